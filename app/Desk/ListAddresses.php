@@ -7,8 +7,10 @@ namespace App\Desk;
 use App\Models\Site;
 use App\Store\AddressRows;
 use App\Store\MissedDetails;
+use App\Store\HitCounts;
 use App\Store\RedirectDetails;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\InputRefused;
 
 /** The list of addresses, with what has to be worked out for it: where redirects end up and, among misses alone, what was probably meant. */
 final readonly class ListAddresses
@@ -65,11 +67,11 @@ final readonly class ListAddresses
     }
 
     /** @return array<string, mixed> how often, and from where, an address was asked for in vain */
-    public function missed(Site $site, string $address): array
+    public function missed(Site $site, string $address, string $span = 'day'): array
     {
         $this->count->count();
 
-        return $this->missed->of($site, $address);
+        return $this->missed->of($site, $address, self::span($span));
     }
 
     /** Whether anybody asked for it, so that it can be ignored. */
@@ -79,9 +81,17 @@ final readonly class ListAddresses
     }
 
     /** @return array<string, mixed> all about one redirect */
-    public function redirect(Site $site, string $redirect): array
+    public function redirect(Site $site, string $redirect, string $span = 'day'): array
     {
-        return $this->details->of($site, $redirect, $this->resolvers->for($site)->resolve(...));
+        return $this->details->of($site, $redirect, self::span($span), $this->resolvers->for($site)->resolve(...));
+    }
+
+    /** @throws InputRefused */
+    private static function span(string $span): string
+    {
+        return isset(HitCounts::SPANS[$span])
+            ? $span
+            : throw new InputRefused('span', 'Hits are told by '.implode(', ', array_keys(HitCounts::SPANS)).'.', 'day');
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Models\Site;
 use App\Store\OutlineRows;
 use App\Store\PageFilter;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Visitors\Guest;
 
 /** The outline: what it opens with, one branch, and what a filter finds. */
@@ -89,13 +90,23 @@ final readonly class ReadOutline
 
     /**
      * @param  array{text: string, state: string, kind: string, layout: string, tag: string}  $asked
+     * @param  string  $sort  a column of OutlineRows::SORTS instead of the tree's order
      * @return array<string, mixed>
+     *
+     * @throws InputRefused
      */
-    public function filtered(Site $site, array $asked): array
+    public function filtered(Site $site, array $asked, string $sort = ''): array
     {
         $filter = PageFilter::of($asked);
+        if ($sort !== '' && ! isset(OutlineRows::SORTS[preg_replace('/^-/', '', $sort)])) {
+            throw new InputRefused('sort', 'Pages are sorted by '.implode(', ', array_keys(OutlineRows::SORTS)).'; with a hyphen before it, the highest first.', 'name');
+        }
         if (! $filter->asksNothing()) {
-            return $this->asAnybody($site, fn (): array => $this->found($site, $filter, ...$this->rows->matching($site, $filter, self::MAX_FOUND)));
+            $read = fn (): array => $sort === ''
+                ? $this->rows->matching($site, $filter, self::MAX_FOUND)
+                : $this->rows->sorted($site, $filter, $sort, self::MAX_FOUND);
+
+            return $this->asAnybody($site, fn (): array => $this->found($site, $filter, ...$read()));
         }
 
         return $this->found($site, $filter, 0, []);

@@ -21,16 +21,24 @@ final readonly class HitCounts
     {
     }
 
-    /** @return list<array{day: string, hits: int, bots: int}> six weeks, the oldest first */
-    public function days(Site $site, string $of): array
+    /** How far back each span goes, in its own unit, with the one that is running. */
+    public const SPANS = ['day' => 42, 'week' => 26, 'month' => 24];
+
+    /**
+     * @param  string  $span  one of SPANS
+     * @return list<array{day: string, hits: int, bots: int}> by its first day, the oldest first
+     */
+    public function days(Site $site, string $of, string $span = 'day'): array
     {
+        $back = self::SPANS[$span] - 1;
+
         return array_map(
             static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots],
             array_values(
                 $this->db->select(
                     "select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
-             from generate_series(current_date - 41, current_date, interval '1 day') d left
-                 join {$this->table} h on h.site_id = ? and h.{$this->column} = ? and h.day = d::date group by d order by d",
+             from generate_series(date_trunc('$span', current_date) - interval '$back $span', current_date, interval '1 $span') d left
+                 join {$this->table} h on h.site_id = ? and h.{$this->column} = ? and h.day >= d::date and h.day < (d + interval '1 $span')::date group by d order by d",
                     [$site->id, $of],
                 ),
             ),

@@ -16,11 +16,11 @@ final readonly class MissedDetails
     }
 
     /** @return array{days: list<array{day: string, hits: int, bots: int}>, referrers: list<array{host: string, hits: int}>} */
-    public function of(Site $site, string $address): array
+    public function of(Site $site, string $address, string $span): array
     {
         $hits = new HitCounts($this->db, 'missed_hits', 'key');
         $key = NormalForm::key(NormalForm::of($address, $site->rules()), $site->rules());
 
-        return ['days' => $hits->days($site, $key), 'referrers' => $hits->referrers($site, $key)];
+        return ['days' => $hits->days($site, $key, $span), 'referrers' => $hits->referrers($site, $key)];
     }
 }

@@ -29,6 +29,8 @@ final readonly class OutlineRows
     case when p.leads_to is null then null when p.leads_to like 'page %' then (select name from pages t
         where t.ulid = substr(p.leads_to, 6)) when p.leads_to like 'file %' then (select name from files f
         where f.ulid = substr(p.leads_to, 6)) else substr(p.leads_to, strpos(p.leads_to, ' ') + 1) end as "leadsTo",
+    p.layout, (select case when a.weight > 0 then round(100.0 * a.passed / a.weight)::int end from audit_pages a where a.page_id = p.id) as score,
+    (select u.name from users u where u.id = p.changed_by) as by,
     to_char(p.from_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "from", to_char(p.until_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as until
     SQL;
 
@@ -51,6 +53,20 @@ final readonly class OutlineRows
         'reachDue' => false,
         'children' => 0,
         'linksIn' => 0,
+        'layout' => 'page',
+        'by' => null,
+    ];
+
+    /** What pages that a filter finds are sorted by. */
+    public const SORTS = [
+        'name' => 'lower(p.name)',
+        'address' => 'p.address',
+        'state' => 'p.state',
+        'reach' => 'p.clicks',
+        'layout' => 'p.layout',
+        'score' => '(select a.passed::real / nullif(a.weight, 0) from audit_pages a where a.page_id = p.id)',
+        'by' => '(select lower(u.name) from users u where u.id = p.changed_by)',
+        'changed' => 'p.updated_at',
     ];
 
     private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_contents w on w.page_id = p.id';
@@ -158,6 +174,25 @@ final readonly class OutlineRows
         }
 
         return [$total, self::read($rows)];
+    }
+
+    /**
+     * Pages that a filter finds, by a column rather than by the tree, and so without their ancestors.
+     *
+     * @param  string  $sort  one of SORTS, behind a hyphen for the highest first
+     * @return array{int, list<\stdClass>}
+     */
+    public function sorted(Site $site, PageFilter $filter, string $sort, int $limit): array
+    {
+        [$where, $bound] = $filter->where($site);
+        $by = self::SORTS[ltrim($sort, '-')].(str_starts_with($sort, '-') ? ' desc' : '').' nulls last';
+
+        return [
+            (int) $this->db->selectOne("select count(*) as n from pages p where $where", $bound)->n,
+            self::read(
+                $this->db->select('select '.self::COLUMNS.', true as match '.self::FROM." where $where order by $by, p.address limit ?", [...$bound, $limit]),
+            ),
+        ];
     }
 
     /**

@@ -27,7 +27,7 @@ final readonly class RedirectDetails
      * @param  \Closure(string): Resolution  $resolve
      * @return array<string, mixed>
      */
-    public function of(Site $site, string $redirect, \Closure $resolve): array
+    public function of(Site $site, string $redirect, string $span, \Closure $resolve): array
     {
         $rule =
             (new StoredRules($this->db, $site))->named([$redirect])[$redirect] ??
@@ -43,7 +43,7 @@ final readonly class RedirectDetails
             ),
             'sample' => $rule->sample(),
             'way' => $resolve($rule->sample())->toArray(),
-            'days' => $hits->days($site, $rule->id),
+            'days' => $hits->days($site, $rule->id, $span),
             'referrers' => $hits->referrers($site, $rule->id),
             'links' => $this->links($site, $rule),
             'sameTarget' => $this->sameTarget($site, $rule),

@@ -131,6 +131,11 @@ final readonly class ChangeInput
         return PageName::of($this->text('name'));
     }
 
+    public function nameOrNull(): ?PageName
+    {
+        return $this->has('name') ? $this->name() : null;
+    }
+
     public function slug(): Slug
     {
         return Slug::of($this->text('slug'));

@@ -12,15 +12,23 @@ use Heronstem\Core\Workspace\Workspace;
 
 /**
  * Copies a page, or its branch, beside it or to a place that is chosen. Copies are drafts; the first is named
- * “… copy”; each gets a slug that is free. Which page is a copy of which is told to whoever copies the content.
+ * as is said, or “… copy”, and its slug follows its name; each gets a slug that is free. Which page is a copy of which is told to whoever copies the content.
  */
 final readonly class Duplicate implements RequestedChange
 {
     use HasShape;
 
-    /** @param  string  $copy the copy's identity, chosen by whoever makes it (a ULID); those of the pages below follow from it */
-    public function __construct(public string $page, public string $copy, public Scope $scope = Scope::Page, public ?Place $place = null)
-    {
+    /**
+     * @param  string  $copy the copy's identity, chosen by whoever makes it (a ULID); those of the pages below follow from it
+     * @param  PageName|null  $name  of the copy
+     */
+    public function __construct(
+        public string $page,
+        public string $copy,
+        public Scope $scope = Scope::Page,
+        public ?Place $place = null,
+        public ?PageName $name = null,
+    ) {
     }
 
     public static function shape(): Shape
@@ -31,12 +39,13 @@ final readonly class Duplicate implements RequestedChange
             Field::identity('copy', 'a new ULID for the copy'),
             Field::choice('scope', Scope::class)->optional(),
             Field::place()->optional(),
+            Field::text('name', 'of the copy')->optional(),
         );
     }
 
     public static function read(ChangeInput $input): self
     {
-        return new self($input->page(), $input->newIdentity('copy'), $input->scope(), $input->placeOrNull());
+        return new self($input->page(), $input->newIdentity('copy'), $input->scope(), $input->placeOrNull(), $input->nameOrNull());
     }
 
     public function on(Workspace $workspace): void
@@ -48,7 +57,7 @@ final readonly class Duplicate implements RequestedChange
             $this->copy,
             'copy',
             $this->place ?? Place::after($source->id),
-            static fn (Page $copy): Page => self::named($copy, $workspace),
+            fn (Page $copy): Page => $this->named($copy, $workspace),
             $workspace,
         );
     }
@@ -67,12 +76,13 @@ final readonly class Duplicate implements RequestedChange
     {
         return ['kind' => 'duplicate', 'page' => $this->page, 'copy' => $this->copy] +
             $this->scope->toArray() +
-            ($this->place === null ? [] : ['place' => $this->place->toArray()]);
+            ($this->place === null ? [] : ['place' => $this->place->toArray()]) +
+            ($this->name === null ? [] : ['name' => $this->name->text]);
     }
 
-    private static function named(Page $copy, Workspace $workspace): Page
+    private function named(Page $copy, Workspace $workspace): Page
     {
-        $name = PageName::of(mb_substr($copy->name, 0, PageName::MAX_LENGTH - 5).' copy')->text;
+        $name = ($this->name ?? PageName::of(mb_substr($copy->name, 0, PageName::MAX_LENGTH - 5).' copy'))->text;
 
         return $copy->named($name)->withSlug((new SlugMaker($workspace->rules()))->make($name), false);
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
-use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Rule;
@@ -61,7 +60,7 @@ final readonly class MakeRedirect implements NamesFiles, NamesRedirect, Requeste
 
     public function sentence(Outcome $outcome): string
     {
-        return 'Made the redirect of '.Wording::name(NormalForm::readable($this->rule->source));
+        return RedirectWords::made($this->rule, $outcome);
     }
 
     public function toArray(): array

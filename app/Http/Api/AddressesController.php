@@ -125,14 +125,14 @@ final readonly class AddressesController
         OA\Get(
             path: '/sites/{site}/addresses/missed',
             operationId: 'missed',
-            description: 'How often a missed address was asked for, by day and by the host that visitors came from.',
-            parameters: [new Query('address')],
+            description: 'How often a missed address was asked for, by day, week or month, and by the host that visitors came from.',
+            parameters: [new Query('address'), new Query('span')],
             responses: [new Answer('MissedDetail')],
         ),
     ]
     public function missed(Request $request, Site $site): JsonResponse
     {
-        return new JsonResponse($this->list->missed($site, $request->string('address')->value()));
+        return new JsonResponse($this->list->missed($site, $request->string('address')->value(), $request->string('span')->value() ?: 'day'));
     }
 
     #[
@@ -173,13 +173,13 @@ final readonly class AddressesController
         OA\Get(
             path: '/sites/{site}/redirects/{redirect}',
             operationId: 'redirect',
-            description: 'A redirect: how it is answered, step by step, who used it, and who links to it.',
-            parameters: [new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+            description: 'A redirect: how it is answered, step by step, how often it was used by day, week or month, and who links to it.',
+            parameters: [new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string')), new Query('span')],
             responses: [new Answer('RedirectDetail')],
         ),
     ]
     public function redirect(Request $request, Site $site, string $redirect): JsonResponse
     {
-        return new JsonResponse($this->list->redirect($site, $redirect));
+        return new JsonResponse($this->list->redirect($site, $redirect, $request->string('span')->value() ?: 'day'));
     }
 }

@@ -12,7 +12,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
 
-/** Finds pages by name, heading or address. */
+/** Finds pages by what somebody remembers of them. */
 final readonly class GoToController
 {
     public function __construct(private FindPages $pages)
@@ -23,7 +23,7 @@ final readonly class GoToController
         OA\Get(
             path: '/sites/{site}/go-to',
             operationId: 'goTo',
-            description: 'Pages by name, heading or address; exact names first.',
+            description: 'Pages by several words in any order, each in name, heading, address or content, or spelt alike; the best first.',
             parameters: [new Query('text')],
             responses: [new Answer('Hit', list: true)],
         ),

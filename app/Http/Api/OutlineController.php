@@ -65,14 +65,14 @@ final readonly class OutlineController
         OA\Get(
             path: '/sites/{site}/filter',
             operationId: 'filter',
-            description: 'Pages whose name or address holds the text, of the states, kinds and layouts and with all the tags named (commas between), with their ancestors, in tree order.',
-            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout'), new Query('tag')],
+            description: 'Pages whose name or address holds the text, of the states, kinds and layouts and with all the tags named (commas between), with their ancestors, in tree order; or, sorted by a column, without them.',
+            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout'), new Query('tag'), new Query('sort')],
             responses: [new Answer('FilteredOutline')],
         ),
     ]
     public function filter(Request $request, Site $site): JsonResponse
     {
-        $filtered = $this->outline->filtered($site, self::asked($request));
+        $filtered = $this->outline->filtered($site, self::asked($request), $request->string('sort')->value());
 
         return $this->told($request, $site, $filtered, $filtered['rows']);
     }

@@ -38,11 +38,18 @@ export const redirectFindingsQuery = (site: string) =>
             answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })),
     })
 
-export const redirectQuery = (site: string, redirect: string) =>
+export type Span = 'day' | 'week' | 'month'
+
+export const redirectQuery = (site: string, redirect: string, span: Span = 'day') =>
     queryOptions({
-        queryKey: keys.redirect(site, redirect),
+        queryKey: [...keys.redirect(site, redirect), span],
         queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })),
+            answered(
+                api.GET('/sites/{site}/redirects/{redirect}', {
+                    params: { path: { site, redirect }, query: { span } },
+                    signal,
+                }),
+            ),
         retry: false,
     })
 

@@ -56,12 +56,16 @@ export const filterQuery = (
     site: string,
     text: string,
     facets: { state?: string; kind?: string; layout?: string; tag?: string } = {},
+    sort?: string,
 ) =>
     queryOptions({
-        queryKey: keys.filter(site, text, facets),
+        queryKey: [...keys.filter(site, text, facets), sort ?? ''],
         queryFn: async ({ signal }) => {
             const found = await answered(
-                api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal }),
+                api.GET('/sites/{site}/filter', {
+                    params: { path: { site }, query: { text, ...facets, ...(sort === undefined ? {} : { sort }) } },
+                    signal,
+                }),
             )
             return { ...found, rows: found.rows.map(whole) }
         },

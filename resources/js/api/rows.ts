@@ -21,6 +21,8 @@ const defaults = {
     reachDue: false,
     children: 0,
     linksIn: 0,
+    layout: 'page',
+    by: null,
 } as const
 
 export const whole = (row: Schemas['OutlineRow']): OutlineRow => ({ ...defaults, picks: [], ...row }) as OutlineRow

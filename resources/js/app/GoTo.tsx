@@ -1,19 +1,24 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { Command } from 'cmdk'
+import { ArrowRight } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { goToQuery } from '../api/queries'
 import { ulid } from '../api/ulid'
 import { readable } from '../ui/Address'
+import { Kbd } from '../ui/Kbd'
 import { StateChip } from '../ui/StateChip'
 import { useDebounced } from '../ui/useDebounced'
 import { useChanges } from './changes'
 import { useSite } from './site'
+import { commandsFor, useCommands, type Command as Doable } from './useCommands'
 import { ReadFailure } from '../ui/ReadFailure'
 
-/** Go to a page by any part of its name, heading or address; or make one of that name. */
-export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) {
+type Props = { open: boolean; onClose: () => void; onKeys: () => void }
+
+/** Go to a page by what one remembers of it, do something by its name, or make a page of that name. */
+export function GoTo({ open, onClose, onKeys }: Props) {
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>
@@ -22,15 +27,18 @@ export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) 
                     aria-describedby={undefined}
                     className="fixed top-2 left-1/2 z-50 w-[560px] max-w-[calc(100vw-24px)] -translate-x-1/2 overflow-hidden rounded-lg bg-sheet shadow-float"
                 >
-                    <Dialog.Title className="sr-only">Go to a page, or make one</Dialog.Title>
-                    <Finder onClose={onClose} />
+                    <Dialog.Title className="sr-only">Go to a page, or do something</Dialog.Title>
+                    <Finder onClose={onClose} onKeys={onKeys} />
                 </Dialog.Content>
             </Dialog.Portal>
         </Dialog.Root>
     )
 }
 
-function Finder({ onClose }: { onClose: () => void }) {
+/** Commands shown at once. */
+const MOST_COMMANDS = 6
+
+function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const site = useSite()
     const navigate = useNavigate()
     const { propose } = useChanges()
@@ -41,6 +49,11 @@ function Finder({ onClose }: { onClose: () => void }) {
     // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
     const settled = asked === text.trim() && !isFetching && !isPlaceholderData && !found.isError
     const same = hits.find(hit => hit.exact)
+    const commands = useCommands(onKeys)
+    const fitting = commandsFor(commands, text.trim()).slice(0, MOST_COMMANDS)
+    const [first, others] = hits.some(hit => hit.by === 'name') ? [hits, fitting] : [[], fitting]
+    // What one does comes before pages that only mention it.
+    const later = first.length > 0 ? [] : hits
 
     const goTo = (page: string) => {
         if (!settled) return
@@ -66,31 +79,71 @@ function Finder({ onClose }: { onClose: () => void }) {
     }
     const row =
         'grid cursor-pointer grid-cols-[1fr_auto] items-baseline gap-x-3 rounded px-3 py-1.5 data-[selected=true]:bg-heron-soft'
+    const pageLine = (hit: (typeof hits)[number]) => (
+        <Command.Item key={hit.id} value={hit.id} onSelect={() => goTo(hit.id)} className={row}>
+            <span className="truncate">
+                <b className="font-semibold">{hit.name}</b>
+                {hit.within !== null && <span className="text-[12px] text-ink-3"> in {hit.within}</span>}
+            </span>
+            <StateChip state={hit.state} />
+            <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
+            {hit.by !== 'name' && (
+                <span className="text-right text-[12px] text-ink-3">
+                    {hit.by === 'content' ? 'in its content' : 'similar spelling'}
+                </span>
+            )}
+        </Command.Item>
+    )
+    const commandLine = (command: Doable) => (
+        <Command.Item
+            key={command.name}
+            value={`do ${command.name}`}
+            onSelect={() => {
+                onClose()
+                // What is done may take the focus, once the field has let it go.
+                setTimeout(command.run)
+            }}
+            className={row}
+        >
+            <span className="flex min-w-0 items-baseline gap-2">
+                <ArrowRight size={13} className="shrink-0 self-center text-heron" aria-hidden />
+                <span className="truncate">
+                    {command.name}
+                    {command.of !== undefined && <span className="text-[12px] text-ink-3"> · {command.of}</span>}
+                </span>
+            </span>
+            <span className="flex gap-1">
+                {command.keys?.split(' ').map(key => (
+                    <Kbd key={key}>{key}</Kbd>
+                ))}
+            </span>
+        </Command.Item>
+    )
     return (
-        <Command shouldFilter={false} loop label="Go to a page, or make one">
+        <Command shouldFilter={false} loop label="Go to a page, or do something">
             <Command.Input
                 value={text}
                 onValueChange={setText}
                 autoFocus
-                placeholder="Name, heading or address"
+                placeholder="A page by its words, or what to do"
                 className="h-11 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
             />
             <Command.List className="max-h-[56vh] overflow-y-auto p-1.5">
-                {asked === '' && <p className="px-3 py-2 text-ink-3">Type any part of a page's name or address.</p>}
-                <ReadFailure of={found} />
-                {asked !== '' && hits.length === 0 && settled && (
-                    <p className="px-3 py-2 text-ink-3">No page has “{asked}” in its name or address.</p>
+                {text.trim() === '' && (
+                    <p className="px-3 py-2 text-ink-3">
+                        Type words of a page – its name, address or content, in any order – or what to do: “new
+                        redirect”, “move”, “retire”.
+                    </p>
                 )}
-                {hits.map(hit => (
-                    <Command.Item key={hit.id} value={hit.id} onSelect={() => goTo(hit.id)} className={row}>
-                        <span className="truncate">
-                            <b className="font-semibold">{hit.name}</b>
-                            {hit.within !== null && <span className="text-[12px] text-ink-3"> in {hit.within}</span>}
-                        </span>
-                        <StateChip state={hit.state} />
-                        <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
-                    </Command.Item>
-                ))}
+                <ReadFailure of={found} />
+                {first.map(pageLine)}
+                {others.map(commandLine)}
+                {later.map(pageLine)}
+                {asked !== '' && hits.length === 0 && settled && (
+                    <p className="px-3 py-2 text-ink-3">
+                        No page has all of “{asked}” in its name, address or content.
+                    </p>
+                )}
                 {text.trim() !== '' && settled && site.writes && (
                     <Command.Item value="make" onSelect={make} className={`${row} mt-1 border-t border-line`}>
                         <span>

@@ -29,7 +29,9 @@ export function HandOver({ name, link, onClose }: { name: string; link: string; 
                         void navigator.clipboard
                             .writeText(link)
                             .then(() => notify.success('Copied.'))
-                            .catch(() => notify.error('This browser does not allow copying here. Select it and copy it.'))
+                            .catch(() =>
+                                notify.error('This browser does not allow copying here. Select it and copy it.'),
+                            )
                     }
                 >
                     Copy link

@@ -5,7 +5,7 @@ const groups: [string, [string, string][]][] = [
     [
         'Anywhere',
         [
-            ['Ctrl K', 'Go to a page, or make one'],
+            ['Ctrl K', 'Go to a page, or do something'],
             ['Ctrl Z', 'Undo'],
             ['Ctrl Shift Z', 'Redo'],
             ['Ctrl S', 'Save what is being written'],

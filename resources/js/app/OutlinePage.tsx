@@ -18,17 +18,18 @@ export function OutlinePage() {
         own.current = search
     }, [search])
     const set = useCallback(
-        (change: Partial<OutlineSearch>, how: { replace: boolean } = { replace: true }) =>
+        (change: Partial<OutlineSearch>, how: { replace: boolean } = { replace: true }) => {
+            const isHere = router.latestLocation.pathname.endsWith('/outline')
+            // While another view is still being fetched this one is seen, but the address is the other's already: what this one
+            // only notes there would bring it back.
+            if (!isHere && how.replace) return
             void navigate({
                 to: '/s/$site/outline',
                 params: { site },
-                // While another view is still being fetched this one is seen, but the address is the other's already.
-                search: previous => ({
-                    ...(router.latestLocation.pathname.endsWith('/outline') ? previous : own.current),
-                    ...change,
-                }),
+                search: previous => ({ ...(isHere ? previous : own.current), ...change }),
                 replace: how.replace,
-            }),
+            })
+        },
         [navigate, router, site],
     )
     const write = useCallback(

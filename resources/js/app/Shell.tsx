@@ -1,13 +1,16 @@
 import { Outlet } from '@tanstack/react-router'
 import { Suspense, useEffect, useState } from 'react'
 import { onSignedOut } from '../api/client'
+import { useAsked } from './asked'
 import { useChanges, ChangesProvider } from './changes'
+import type { Named } from './pageActs'
 import { Rail } from './Rail'
 import { useSite } from './site'
 import { Notices } from './notify'
 import { TopStrip } from './TopStrip'
 import { lazily } from '../ui/lazily'
 import { useConfirming } from './useConfirming'
+import { timesAreOf } from '../ui/time'
 import { useKey } from '../ui/useKey'
 
 const door = () => import('./AtTheDoor')
@@ -16,11 +19,13 @@ const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysS
 const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
 const ConfirmIt = lazily(() => door().then(module => module.ConfirmIt))
 const Strips = lazily(() => import('./Strips').then(module => module.Strips))
+const DuplicatePage = lazily(() => import('./DuplicatePage').then(module => module.DuplicatePage))
 const SignedOut = lazily(() => door().then(module => module.SignedOut))
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
 export function Shell() {
     const site = useSite()
+    timesAreOf(site)
     return (
         <ChangesProvider key={site.key} site={site.key}>
             <Frame />
@@ -35,6 +40,11 @@ function Frame() {
     const { pending } = useChanges()
     useEffect(() => onSignedOut(() => setSignedOut(true)), [])
     const [asked, answer] = useConfirming()
+    const [duplicating, duplicate] = useState<Named | null>(null)
+    useAsked(({ what, page }) => {
+        if (what === 'duplicate' && page !== undefined) duplicate(page)
+        return what === 'duplicate'
+    })
     useShellKeys(
         () => showKeys(true),
         () => setGoTo(true),
@@ -60,9 +70,10 @@ function Frame() {
                 </div>
                 {pending === null ? <div aria-live="polite" /> : <RippleTray key={pending.title} pending={pending} />}
             </div>
-            {goTo && <GoTo open onClose={() => setGoTo(false)} />}
+            {goTo && <GoTo open onClose={() => setGoTo(false)} onKeys={() => showKeys(true)} />}
             {keysShown && <KeysSheet open onClose={() => showKeys(false)} />}
             {signedOut && <SignedOut onBack={() => setSignedOut(false)} />}
+            {duplicating !== null && <DuplicatePage page={duplicating} onClose={() => duplicate(null)} />}
             {asked && <ConfirmIt onAnswer={answer} />}
             <Notices />
         </div>

@@ -35,7 +35,7 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
                 className="mr-auto ml-2 flex h-8 w-[340px] min-w-0 items-center gap-2 rounded-md border border-edge bg-sheet px-2.5 text-ink-3 hover:text-ink-2 max-md:w-auto"
             >
                 <Search size={15} aria-hidden />
-                <span className="truncate max-md:sr-only">Go to a page, or type a new name</span>
+                <span className="truncate max-md:sr-only">Go to a page, or do something</span>
                 <span className="ml-auto max-md:hidden">
                     <Kbd>Ctrl K</Kbd>
                 </span>

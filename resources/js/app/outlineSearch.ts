@@ -13,6 +13,8 @@ export type OutlineSearch = {
     layout?: string
     tag?: string
     marked?: string
+    /** The column that what the filter found is sorted by, with a hyphen for the highest first. */
+    sort?: string
     drawing?: boolean
 }
 

@@ -44,14 +44,9 @@ const acts = {
         change: whom => ({ kind: 'take-offline', ...whom, scope: 'branch' }),
     },
     duplicate: {
-        does: 'Duplicate',
+        does: 'Duplicate…',
         doing: what => `Duplicating ${what}`,
         change: whom => ({ kind: 'duplicate', ...whom, copy: ulid() }),
-    },
-    'duplicate-branch': {
-        does: 'Duplicate with all below',
-        doing: what => `Duplicating ${what} with all below`,
-        change: whom => ({ kind: 'duplicate', ...whom, copy: ulid(), scope: 'branch' }),
     },
     'send-for-review': {
         does: 'Send for review',
@@ -107,7 +102,6 @@ export function actsOn(page: ActedOn, may: (right: Right) => boolean, isOwner: b
         ['take-offline-branch', may('retire') && below && isLive],
         ['send-for-review', may('write') && (page.state === 'draft' || page.state === 'offline')],
         ['duplicate', may('structure')],
-        ['duplicate-branch', may('structure') && below],
         [page.listed ? 'unlist-page' : 'list-page', may('structure') && (may('publish') || !isLive)],
         [
             page.leftOut ? 'include-in-addresses' : 'leave-out-of-addresses',
@@ -129,7 +123,7 @@ export function proposalOf(act: PageAct, [first, ...others]: [Named, ...Named[]]
     const { does, doing, change }: Act = acts[act]
     return {
         title: doing(others.length === 0 ? first.name : count(others.length + 1, 'page')),
-        act: does,
+        act: does.replace('…', ''),
         batch: { changes: [change(whomOf([first, ...others]), first.id)] },
     }
 }

@@ -104,7 +104,7 @@ const outline = createRoute({
         top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
         tab: oneOf(search.tab, 'content', 'fields', 'search', 'details', 'history'),
-        ...texts(search, 'filter', 'state', 'kind', 'layout', 'tag', 'marked'),
+        ...texts(search, 'filter', 'state', 'kind', 'layout', 'tag', 'marked', 'sort'),
         drawing: search.drawing === true ? true : undefined,
     }),
     component: lazyRouteComponent(() => import('./OutlinePage'), 'OutlinePage'),

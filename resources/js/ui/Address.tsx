@@ -15,9 +15,16 @@ export function Address({ address, className }: { address: string; className?: s
     const bare = path.endsWith('/') && path.length > 1 ? path.slice(0, -1) : path
     const own = bare.lastIndexOf('/') + 1
     return (
-        <span className={clsx('font-mono text-[13px] tracking-[-0.01em] text-ink-3', className)} title={path}>
-            {path.slice(0, own)}
-            <b className="font-semibold text-ink">{path.slice(own)}</b>
+        // What it inherits gives way first: the ends of addresses tell them apart.
+        <span
+            className={clsx(
+                'inline-flex max-w-full min-w-0 font-mono text-[13px] tracking-[-0.01em] text-ink-3',
+                className,
+            )}
+            title={path}
+        >
+            <span className="shrink-[9999] truncate">{path.slice(0, own)}</span>
+            <b className="truncate font-semibold text-ink">{path.slice(own)}</b>
         </span>
     )
 }

@@ -50,7 +50,12 @@ export function Hint({
         onPointerEnter: event => {
             own.onPointerEnter?.(event)
             const anchor = event.currentTarget
-            if (event.pointerType !== 'touch') timer = setTimeout(() => show({ anchor, description, side }), DELAY)
+            clearTimeout(timer)
+            if (event.pointerType !== 'touch')
+                timer = setTimeout(() => {
+                    // What has opened a menu meanwhile, or is gone, needs no word.
+                    if (anchor.isConnected && anchor.dataset['state'] !== 'open') show({ anchor, description, side })
+                }, DELAY)
         },
         onPointerLeave: event => {
             own.onPointerLeave?.(event)

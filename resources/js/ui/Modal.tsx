@@ -1,5 +1,6 @@
+import clsx from 'clsx'
 import { Dialog } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { createContext, useContext, type ReactNode } from 'react'
 
 type Props = {
     open: boolean
@@ -11,23 +12,40 @@ type Props = {
     alert?: boolean
 }
 
-/** A dialog over everything, closed with Esc. With `alert` it waits for an answer. */
+/** How wide the dialog is from which another one is opened; null outside of any. */
+const Around = createContext<number | null>(null)
+
+/** A dialog over everything, closed with Esc. With `alert` it waits for an answer. One that another opens stands beside it. */
 export function Modal({ open, onClose, title, description, children, width = 460, alert = false }: Props) {
+    const around = useContext(Around)
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>
-                <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(22_38_47/0.35)]" />
+                <Dialog.Overlay className={clsx('fixed inset-0 z-40', around === null && 'bg-[rgb(22_38_47/0.35)]')} />
                 <Dialog.Content
-                    style={{ width }}
+                    style={{
+                        width,
+                        // Beside the first, as far as there is room.
+                        ...(around === null
+                            ? {}
+                            : {
+                                  left: `max(16px, min(calc(50% + ${around / 2 - 24}px), calc(100vw - ${width + 16}px)))`,
+                              }),
+                    }}
                     onInteractOutside={event => alert && event.preventDefault()}
                     {...(description === undefined ? { 'aria-describedby': undefined } : {})}
-                    className="fixed top-[14vh] left-1/2 z-50 max-h-[76vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none"
+                    className={clsx(
+                        'fixed z-50 max-h-[76vh] max-w-[calc(100vw-32px)] overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none',
+                        around === null ? 'top-[14vh] left-1/2 -translate-x-1/2' : 'top-[18vh] border border-edge',
+                    )}
                 >
                     <Dialog.Title className="text-[17px] leading-6 font-bold">{title}</Dialog.Title>
                     {description !== undefined && (
                         <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>
                     )}
-                    <div className="mt-4">{children}</div>
+                    <Around value={width}>
+                        <div className="mt-4">{children}</div>
+                    </Around>
                 </Dialog.Content>
             </Dialog.Portal>
         </Dialog.Root>

@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'OutlineRow',
         description: 'A page as the outline shows it; `match` only under a filter. What has a default is dropped where it is that.',
-        required: ['id', 'parent', 'name', 'slug', 'address', 'state', 'everLive', 'clicks', 'changed', 'description', 'level'],
+        required: ['id', 'parent', 'name', 'slug', 'address', 'state', 'everLive', 'clicks', 'changed', 'description', 'score', 'level'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('parent', type: 'string', nullable: true),
@@ -44,6 +44,9 @@ use OpenApi\Attributes as OA;
             new OA\Property('pinned', type: 'boolean', default: false),
             new OA\Property('from', type: 'string', format: 'date-time', nullable: true),
             new OA\Property('until', type: 'string', format: 'date-time', nullable: true),
+            new OA\Property('layout', description: 'key of its layout', type: 'string', default: 'page'),
+            new OA\Property('score', description: 'of 100, in Findability; null where nothing was looked at', type: 'integer', nullable: true),
+            new OA\Property('by', description: 'who changed it last', type: 'string', nullable: true),
             new OA\Property('start', type: 'boolean', default: false),
             new OA\Property('level', type: 'integer'),
             new OA\Property('match', type: 'boolean'),

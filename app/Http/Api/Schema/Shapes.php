@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'Hit',
-        required: ['id', 'name', 'heading', 'address', 'state', 'exact', 'within'],
+        required: ['id', 'name', 'heading', 'address', 'state', 'exact', 'by', 'within'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
@@ -18,6 +18,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('address', type: 'string'),
             new OA\Property('state', ref: '#/components/schemas/State'),
             new OA\Property('exact', type: 'boolean'),
+            new OA\Property(
+                'by',
+                description: 'what a word had to be found by: names, headings and addresses, the content, or words spelt alike',
+                type: 'string',
+                enum: ['name', 'content', 'spelling'],
+            ),
             new OA\Property('within', type: 'string', nullable: true),
         ],
     ),

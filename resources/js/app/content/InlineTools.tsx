@@ -39,7 +39,11 @@ export function InlineTools({ editor }: { editor: Editor }) {
             <Tool description="Link" on={on.link !== null} act={() => setLinking(true)}>
                 <Link2 size={15} aria-hidden />
             </Tool>
-            <Tool description="Highlight" on={on.marked} act={() => then().toggleMark('style', { name: 'marked' }).run()}>
+            <Tool
+                description="Highlight"
+                on={on.marked}
+                act={() => then().toggleMark('style', { name: 'marked' }).run()}
+            >
                 <Highlighter size={15} aria-hidden />
             </Tool>
             <Tool description="Superscript" on={on.raised} act={() => then().toggleMark('superscript').run()}>

@@ -1,3 +1,4 @@
+import { MomentInput } from '../../ui/MomentField'
 import clsx from 'clsx'
 import { inputClasses } from '../../ui/Field'
 import { Select } from '../../ui/Select'
@@ -48,7 +49,16 @@ export function FieldControl({ field, value, onChange, error, id, describedBy, l
                 </span>
             )
         case 'date':
-            return <input {...given} type="date" className={clsx(look, 'max-w-[160px]')} value={text} onChange={type} />
+            return (
+                <MomentInput
+                    kind="day"
+                    className="max-w-[170px]"
+                    value={text}
+                    onChange={onChange}
+                    isInvalid={error !== undefined}
+                    {...(label === undefined ? { id, describedBy } : { label })}
+                />
+            )
         case 'choice':
             return (
                 <Select

@@ -10,6 +10,7 @@ import { Spark } from './Spark'
 import type { Addresses } from './useAddresses'
 import { answerWords, key, type Row } from './labels'
 import { Alert } from '../../ui/Alert'
+import { CutInside } from '../../ui/CutInside'
 
 const ROW = 32
 
@@ -125,11 +126,11 @@ export function AddressList({
                                 <span
                                     role="gridcell"
                                     className={clsx(
-                                        'truncate font-mono text-[13px]',
+                                        'flex min-w-0 font-mono text-[13px]',
                                         row.kind === 'page' ? 'text-ink' : 'text-ink-2',
                                     )}
                                 >
-                                    {row.address}
+                                    <CutInside text={row.address} />
                                     {row.redirect?.scope === 'branch' && <span className="text-ink-3">/…</span>}
                                 </span>
                                 <span

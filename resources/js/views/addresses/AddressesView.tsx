@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { redirectFindingsQuery } from '../../api/addressQueries'
+import { useAsked } from '../../app/asked'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
@@ -55,6 +56,16 @@ export function AddressesView({
     const examined = useQuery(redirectFindingsQuery(site.key))
     const findings = examined.data ?? []
     const [trying, setTrying] = useState<string | null>(null)
+    useAsked(({ what, text = '' }) => {
+        const opens: Record<string, () => void> = {
+            'new-redirect': () => setMaking(text),
+            'import-redirects': () => bring(true),
+            match: () => match(true),
+            test: () => setTrying(''),
+        }
+        opens[what]?.()
+        return what in opens
+    })
     const open = rows.find(row => key(row) === search.row)
     const isRedirect = search.row !== undefined && /^[0-9A-Z]{26}$/.test(search.row)
     const compact = search.row !== undefined
@@ -100,7 +111,8 @@ export function AddressesView({
                                 {count(findings.length, 'finding')}
                             </Button>
                         )}
-                        <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
+                        {site.may('addresses') && <Button onClick={() => match(true)}>Match old addresses</Button>}
+                        <FilesMenu onBring={() => bring(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Test addresses</Button>
                         {site.may('addresses') && (
                             <Button variant="main" onClick={() => setMaking('')}>

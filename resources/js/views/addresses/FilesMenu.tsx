@@ -1,4 +1,4 @@
-import { MoreHorizontal } from 'lucide-react'
+import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -9,22 +9,15 @@ const formats: [string, string][] = [
 ]
 
 /** Redirects in and out as files. */
-export function FilesMenu({
-    onBring,
-    onMatch,
-    onSave,
-}: {
-    onBring: () => void
-    onMatch: () => void
-    onSave: () => void
-}) {
+export function FilesMenu({ onBring, onSave }: { onBring: () => void; onSave: () => void }) {
     const site = useSite()
     const item = 'flex cursor-pointer items-center rounded px-2.5 py-1.5 outline-none data-[highlighted]:bg-heron-soft'
     return (
         <DropdownMenu.Root>
             <DropdownMenu.Trigger asChild>
-                <Button aria-label="Import, match or export" className="w-[30px]! px-0!">
-                    <MoreHorizontal size={16} aria-hidden />
+                <Button>
+                    {site.may('addresses') ? 'Import and export' : 'Export'}
+                    <ChevronDown size={14} aria-hidden />
                 </Button>
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
@@ -35,9 +28,6 @@ export function FilesMenu({
                 >
                     {site.may('addresses') && (
                         <>
-                            <DropdownMenu.Item className={item} onSelect={onMatch}>
-                                Match addresses of an old site…
-                            </DropdownMenu.Item>
                             <DropdownMenu.Item className={item} onSelect={onBring}>
                                 Import redirects…
                             </DropdownMenu.Item>

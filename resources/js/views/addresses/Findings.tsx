@@ -32,9 +32,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
         >
             {error !== null && <Alert>{error.message}</Alert>}
             {findings?.length === 0 && (
-                <p className="text-reed">
-                    Nothing to fix: every redirect leads in one step to something that answers.
-                </p>
+                <p className="text-reed">Nothing to fix: every redirect leads in one step to something that answers.</p>
             )}
             {site.may('addresses') && chains.length > 1 && (
                 <div className="mb-3">

@@ -7,6 +7,7 @@ import { Select } from '../../ui/Select'
 import { blankPause, type Draft } from './draft'
 import { answers } from './labels'
 import { PauseMessage } from './PauseMessage'
+import { RedirectSpan } from './RedirectSpan'
 import { RedirectTarget } from './RedirectTarget'
 import { RedirectTerms } from './RedirectTerms'
 import { useRedirectPlan } from './useRedirectPlan'
@@ -101,6 +102,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                     />
                 </>
             )}
+            <RedirectSpan until={draft.until} error={reasonOf('until')} onUntil={until => set({ until })} />
             <Field
                 stacked
                 label="Note"

@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { redirectQuery } from '../../api/addressQueries'
+import { redirectQuery, type Span } from '../../api/addressQueries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -38,7 +38,8 @@ export function RedirectPanel({
 }) {
     const site = useSite()
     const { propose } = useChanges()
-    const { data, error } = useQuery(redirectQuery(site.key, id))
+    const [span, setSpan] = useState<Span>('day')
+    const { data, error } = useQuery({ ...redirectQuery(site.key, id, span), placeholderData: keepPreviousData })
     const [typed, setTyped] = useState<Draft | null>(null)
     const stored = data === undefined ? null : draftOf(data.redirect, data.targetName)
     const draft = typed ?? stored
@@ -114,7 +115,13 @@ export function RedirectPanel({
                             </h3>
                             <Hops trace={data.way} />
                         </section>
-                        <HitDays days={data.days} referrers={data.referrers} since={data.since} />
+                        <HitDays
+                            days={data.days}
+                            referrers={data.referrers}
+                            since={data.since}
+                            span={span}
+                            onSpan={setSpan}
+                        />
                         <Compared own={id} source={data.redirect.source} others={data.sameTarget} />
                         {data.links.length > 0 && (
                             <section aria-label="Linked from">

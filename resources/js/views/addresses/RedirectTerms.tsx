@@ -1,6 +1,7 @@
+import { MomentField } from '../../ui/MomentField'
 import { useSite } from '../../app/site'
 import { Choice } from '../../ui/Choice'
-import { Field, FieldFrame } from '../../ui/Field'
+import { FieldFrame } from '../../ui/Field'
 import { Select } from '../../ui/Select'
 import { fieldMoment } from '../../ui/time'
 import type { Draft } from './draft'
@@ -11,8 +12,8 @@ const queries: [Draft['query'], string][] = [
     ['match', 'must be there: only requests with it'],
 ]
 
-const areUsual = ({ from, until, inFront, query, carriesRest, isOn }: Draft) =>
-    from === null && until === null && !inFront && query === 'carry' && carriesRest && isOn
+const areUsual = ({ from, inFront, query, carriesRest, isOn }: Draft) =>
+    from === null && !inFront && query === 'carry' && carriesRest && isOn
 
 /** When a redirect holds, what it does with the query, and what it comes before: folded while nothing unusual is set. */
 export function RedirectTerms({
@@ -26,13 +27,12 @@ export function RedirectTerms({
 }) {
     const site = useSite()
     const moment = (label: string, field: 'from' | 'until') => (
-        <Field
+        <MomentField
             stacked
-            type="datetime-local"
             label={label}
             value={fieldMoment(draft[field], site.zone)}
             error={reasonOf(field)}
-            onChange={event => onDraft({ [field]: event.target.value === '' ? null : event.target.value })}
+            onChange={value => onDraft({ [field]: value === '' ? null : value })}
         />
     )
     const choice = (label: string, field: 'carriesRest' | 'inFront' | 'isOn') => (
@@ -44,10 +44,7 @@ export function RedirectTerms({
         <details className="rounded border border-line px-3 py-2" open={!areUsual(draft)}>
             <summary className="cursor-pointer text-ink-2">Dates, query and priority</summary>
             <div className="mt-2 grid gap-3">
-                <div className="grid grid-cols-2 gap-2">
-                    {moment('From', 'from')}
-                    {moment('Until', 'until')}
-                </div>
+                {moment('From', 'from')}
                 <FieldFrame
                     stacked
                     label="Query"

@@ -27,7 +27,10 @@ export function Share({ address }: { address: string }) {
                     onClick={() =>
                         void navigator.clipboard.writeText(whole).then(
                             () => notify.success('Copied.'),
-                            () => notify.error('This browser does not allow copying here. Select the address and copy it.'),
+                            () =>
+                                notify.error(
+                                    'This browser does not allow copying here. Select the address and copy it.',
+                                ),
                         )
                     }
                 >

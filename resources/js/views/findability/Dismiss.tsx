@@ -1,3 +1,4 @@
+import { MomentField } from '../../ui/MomentField'
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { answered, api, ApiProblem, type Schemas } from '../../api/client'
@@ -52,14 +53,14 @@ export function Dismiss({ finding, group, onClose }: Props) {
                     placeholder="The page is meant for partners who have its address"
                     onChange={event => setReason(event.target.value)}
                 />
-                <Field
+                <MomentField
                     stacked
-                    type="date"
+                    kind="day"
                     label="Ask again on"
                     value={until}
                     error={reasonOf('until')}
                     hint="Leave empty to dismiss it for good."
-                    onChange={event => setUntil(event.target.value)}
+                    onChange={setUntil}
                 />
                 {dismiss.error !== null && errors.length === 0 && <Alert>{dismiss.error.message}</Alert>}
                 <DialogActions>

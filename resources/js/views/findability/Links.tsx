@@ -8,16 +8,10 @@ import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { OutsideLinks } from './OutsideLinks'
+import { RawLinks } from './RawLinks'
 import { WantedPages } from './WantedPages'
 import { linksQuery } from './queries'
 import type { OpenPage } from './search'
-
-const fates: Record<Schemas['LinkOverview']['raw'][number]['fate'], [string, string]> = {
-    nothing: ['leads nowhere', 'text-berry'],
-    redirect: ['goes through a redirect', 'text-amber'],
-    page: ['could be a link to the page', 'text-ink-2'],
-    other: ['leads to a file', 'text-ink-3'],
-}
 
 /** How pages are linked: how far away they are, what links give them, and links that do not lead straight to a page. */
 export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void }) {
@@ -70,28 +64,7 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
                         {data.raw.length === 0 ? (
                             <Muted>None: every link inside the site leads to a page, and follows it.</Muted>
                         ) : (
-                            <ul>
-                                {data.raw.map(link => (
-                                    <li
-                                        key={`${link.page} ${link.href}`}
-                                        className="grid grid-cols-[minmax(140px,260px)_minmax(160px,1fr)_minmax(180px,1.2fr)] items-baseline gap-3 border-t border-line py-1.5"
-                                    >
-                                        <button
-                                            type="button"
-                                            className="truncate text-left text-heron hover:underline"
-                                            onClick={() => onPage(link.page, 'content')}
-                                        >
-                                            {link.name}
-                                        </button>
-                                        <span className="truncate font-mono text-[13px]">{link.href}</span>
-                                        <span className={fates[link.fate][1]}>
-                                            {fates[link.fate][0]}
-                                            {link.leadsTo !== null && `: ${link.leadsTo}`}
-                                            {!link.live && ', not yet published'}
-                                        </span>
-                                    </li>
-                                ))}
-                            </ul>
+                            <RawLinks links={data.raw} onPage={onPage} />
                         )}
                     </section>
                     <section aria-label="Links give them most weight">
@@ -123,7 +96,7 @@ function Depths({ depths }: { depths: Schemas['LinkOverview']['depths'] }) {
             {depths.map(({ clicks, pages }) => (
                 <li key={String(clicks)} className="grid grid-cols-[120px_1fr_64px] items-center gap-3 py-0.5">
                     <span className={clicks === null ? 'text-berry' : clicks > 4 ? 'text-amber' : ''}>
-                        {clicks === null ? 'no way there' : clicks === 0 ? 'start page' : count(clicks, 'click')}
+                        {clicks === null ? 'not reachable' : clicks === 0 ? 'start page' : count(clicks, 'click')}
                     </span>
                     <span className="h-3" aria-hidden>
                         <span
@@ -168,7 +141,7 @@ function Pages({
                         <span className="font-mono text-[12px] text-ink-3">{readable(each.address)}</span>
                     </span>
                     <span className="text-[12px] whitespace-nowrap text-ink-3">
-                        {each.clicks === null ? 'no way there' : count(each.clicks, 'click')},{' '}
+                        {each.clicks === null ? 'not reachable' : count(each.clicks, 'click')},{' '}
                         {count(each.linksIn, 'link')}
                     </span>
                     <span className="w-14 text-right tabular-nums">{each.weight}</span>

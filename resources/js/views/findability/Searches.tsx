@@ -59,9 +59,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                     </div>
                     {data?.rows.length === 0 && offset === 0 && (
                         <Muted>
-                            {all
-                                ? 'Nobody has searched yet.'
-                                : 'None: every search found something or has an answer.'}
+                            {all ? 'Nobody has searched yet.' : 'None: every search found something or has an answer.'}
                         </Muted>
                     )}
                     <ul>

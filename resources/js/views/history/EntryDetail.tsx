@@ -106,8 +106,8 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     <div className="mt-5">
                         {data.ripple === null ? (
                             <Muted>
-                                What followed from this change has been removed from the history. What was done, by
-                                whom and when, stays.
+                                What followed from this change has been removed from the history. What was done, by whom
+                                and when, stays.
                             </Muted>
                         ) : (
                             <RippleAccount account={data.ripple} rows={entryRows(site.key, id)} />

@@ -1,3 +1,4 @@
+import { MomentInput } from '../../ui/MomentField'
 import { useQuery } from '@tanstack/react-query'
 import { X } from 'lucide-react'
 import { useEffect, useState } from 'react'
@@ -113,11 +114,11 @@ export function HistoryFilter({
             {(['from', 'until'] as const).map(end => (
                 <label key={end} className="flex items-center gap-1.5 text-ink-2">
                     {end}{' '}
-                    <input
-                        type="date"
+                    <MomentInput
+                        kind="day"
                         value={search[end] ?? ''}
-                        onChange={event => set({ [end]: some(event.target.value) })}
-                        className={field}
+                        onChange={day => set({ [end]: some(day) })}
+                        className="w-[148px]"
                     />
                 </label>
             ))}

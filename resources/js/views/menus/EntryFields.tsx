@@ -1,4 +1,6 @@
+import { MomentField } from '../../ui/MomentField'
 import { useState, type ReactNode } from 'react'
+import type { Schemas } from '../../api/client'
 import { useSite } from '../../app/site'
 import { Choice } from '../../ui/Choice'
 import { Field } from '../../ui/Field'
@@ -13,6 +15,8 @@ import { EntryClosed } from './EntryClosed'
 import { EntryPickers, type Picking } from './EntryPickers'
 import { EntryTarget } from './EntryTarget'
 import { kindWord } from './labels'
+import { SeenPage } from './SeenPage'
+import type { SeenEditing } from './useSeenEditing'
 
 /** What every part of the panel needs: the entry, how it is changed, and what is wrong with it. */
 export type EntryEditing = {
@@ -26,6 +30,9 @@ export type EntryEditing = {
 type Props = Omit<EntryEditing, 'onPick'> & {
     entries: Entry[]
     picks: boolean
+    /** The page that was chosen of what fills the entry. */
+    seen: Schemas['ShownEntry'] | undefined
+    editing: SeenEditing
     onArrange: (entries: Entry[]) => void
     toMenu: ReactNode
     onOut: () => void
@@ -33,7 +40,17 @@ type Props = Omit<EntryEditing, 'onPick'> & {
 }
 
 /** Everything about one entry: what it says, where it leads, for whom and when. */
-export function EntryFields({ entries, picks, onArrange, toMenu, onOut, onClose, ...editing }: Props) {
+export function EntryFields({
+    entries,
+    picks,
+    seen,
+    editing: acts,
+    onArrange,
+    toMenu,
+    onOut,
+    onClose,
+    ...editing
+}: Props) {
     const { entry, writes, onChange, error } = editing
     const site = useSite()
     const [picking, setPicking] = useState<Picking | null>(null)
@@ -46,11 +63,10 @@ export function EntryFields({ entries, picks, onArrange, toMenu, onOut, onClose,
         disabled: !writes,
     })
     const moment = (field: 'from' | 'until') => ({
-        type: 'datetime-local',
         value: fieldMoment(entry[field], site.zone),
         disabled: !writes,
         error: error(field),
-        onChange: (event: { target: { value: string } }) => onChange({ [field]: event.target.value }),
+        onChange: (value: string) => onChange({ [field]: value }),
     })
     return (
         <SidePanel
@@ -62,6 +78,9 @@ export function EntryFields({ entries, picks, onArrange, toMenu, onOut, onClose,
             onClose={onClose}
         >
             <div className="grid gap-3 px-4 pb-4">
+                {entry.kind === 'branch' && seen?.page != null && (
+                    <SeenPage one={seen} of={nameOf(entry)} writes={writes} acts={acts} />
+                )}
                 {leads && (
                     <Field
                         stacked
@@ -100,8 +119,8 @@ export function EntryFields({ entries, picks, onArrange, toMenu, onOut, onClose,
                         onChange={closed => onChange({ closed })}
                     />
                 )}
-                <Field stacked label="Shown from" {...moment('from')} />
-                <Field stacked label="Until" {...moment('until')} />
+                <MomentField stacked label="Shown from" {...moment('from')} />
+                <MomentField stacked label="Until" {...moment('until')} />
                 {writes && (
                     <EntryActs
                         entry={entry}

@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button'
 import { AddEntry } from './AddEntry'
 import { change, toPage } from './arrangement'
 import { ArrangementBar } from './ArrangementBar'
+import { BranchAtRest } from './BranchAtRest'
+import { itemsIn, onlyBranch } from './branches'
 import { Bring } from './Bring'
 import { EntryFields } from './EntryFields'
 import { EntryTree } from './EntryTree'
@@ -29,6 +31,7 @@ export function MenuEditor(editing: MenuEditing) {
     const [beside, setBeside] = useState(false)
     const picks = menu.kind === 'picks'
     const others = list.menus.filter(each => each.id !== menu.id)
+    const alone = onlyBranch(entries)
     const place = list.places.find(each => each.key === menu.place)
     return (
         <DndContext {...editor.drag.context}>
@@ -57,7 +60,19 @@ export function MenuEditor(editing: MenuEditing) {
                 </MenuTitle>
                 <LookAs entries={entries} search={search} set={set} />
                 <div className="min-h-0 flex-1 overflow-y-auto">
-                    <SeenMenu menu={menu} looked={looked} entries={entries} search={search} onEntry={onEntry} />
+                    <SeenMenu
+                        menu={menu}
+                        looked={looked}
+                        entries={entries}
+                        search={search}
+                        chosen={
+                            editor.seen ?? (search.entry === undefined ? null : { entry: search.entry, page: null })
+                        }
+                        writes={writes}
+                        spot={editor.drag.seenSpot}
+                        editing={editor.editing}
+                        onSeen={editor.onSeen}
+                    />
                     {looked !== undefined && (
                         <Findings
                             menu={looked}
@@ -100,6 +115,15 @@ export function MenuEditor(editing: MenuEditing) {
                         onMarks={editor.setMarks}
                         onArrange={arrange}
                     />
+                    {alone !== undefined && active === undefined && looked !== undefined && (
+                        <BranchAtRest
+                            entry={alone}
+                            shown={looked.shown}
+                            writes={writes}
+                            onChange={fields => arrange(change(entries, alone.id, fields))}
+                            onSeen={editor.onSeen}
+                        />
+                    )}
                     {editor.stored.data !== undefined && entries.length === 0 && (
                         <p className="px-4 py-6 text-ink-3">
                             {picks
@@ -127,6 +151,8 @@ export function MenuEditor(editing: MenuEditing) {
                     entries={entries}
                     picks={picks}
                     writes={writes}
+                    seen={editor.seen === null ? undefined : itemsIn(looked?.shown ?? [], editor.seen)}
+                    editing={editor.editing}
                     error={editor.errorOf}
                     onChange={fields => arrange(change(entries, active.entry.id, fields))}
                     onArrange={arrange}

@@ -3,6 +3,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import type { ApiProblem, Schemas } from '../../api/client'
 import { ulid } from '../../api/ulid'
+import { useAsked } from '../../app/asked'
 import { useChanges } from '../../app/changes'
 import { Button } from '../../ui/Button'
 import { NameDialog } from './NameDialog'
@@ -19,6 +20,10 @@ type Props = {
 /** The places of the layout with what stands there, then what stands nowhere. */
 export function MenuList({ list, chosen, writes, onChoose }: Props) {
     const [making, setMaking] = useState<'menu' | 'picks' | null>(null)
+    useAsked(({ what }) => {
+        if (what === 'new-menu' && writes) setMaking('menu')
+        return what === 'new-menu'
+    })
     const groups: ['menu' | 'picks', string][] = [
         ['menu', 'Menus'],
         ['picks', 'Picks'],
@@ -80,7 +85,7 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                     </ul>
                 </section>
             ))}
-            <UnreachedPages />
+            <UnreachedPages menus={list.menus} writes={writes} />
             <StartPages start={list.startPages} writes={writes} />
             {making !== null && <Make kind={making} onClose={() => setMaking(null)} onMade={onChoose} />}
         </nav>

@@ -1,21 +1,37 @@
+import { useDroppable } from '@dnd-kit/core'
+import { useState } from 'react'
 import type { Schemas } from '../../api/client'
+import { useAtPointer } from '../../ui/AtPointer'
 import { lines, type Entry } from './arrangement'
+import type { Seen } from './branches'
 import { Drawn } from './Drawn'
+import { NameDialog } from './NameDialog'
+import { SeenActs } from './SeenActs'
 import type { Search } from './search'
+import type { SeenSpot } from './useEntryDrag'
+import type { SeenEditing } from './useSeenEditing'
 
 type Props = {
     menu: Schemas['MenuItem']
     looked: Schemas['Menu'] | undefined
     entries: Entry[]
     search: Search
-    onEntry: (entry: string) => void
+    chosen: Seen | null
+    writes: boolean
+    spot: SeenSpot | null
+    editing: SeenEditing
+    onSeen: (seen: Seen) => void
 }
 
-/** The menu as somebody sees it. */
-export function SeenMenu({ menu, looked, entries, search, onEntry }: Props) {
+/** The menu as somebody sees it. What is seen is changed where it is seen. */
+export function SeenMenu({ menu, looked, entries, search, chosen, writes, spot, editing, onSeen }: Props) {
     const phone = search.width === 'phone'
+    const acts = useAtPointer<Schemas['ShownEntry']>()
+    const [naming, setNaming] = useState<Schemas['ShownEntry'] | null>(null)
+    // What is dropped beside all items comes last.
+    const { setNodeRef } = useDroppable({ id: 'seen end', data: { end: true } })
     return (
-        <section aria-label="As visitors see it" className="border-b border-line bg-sunk px-4 py-3.5">
+        <section ref={setNodeRef} aria-label="As visitors see it" className="border-b border-line bg-sunk px-4 py-3.5">
             <div
                 className={
                     phone ? 'mx-auto max-w-[340px] rounded-md bg-sheet p-3 shadow-float' : 'rounded-md bg-sheet p-3'
@@ -27,12 +43,41 @@ export function SeenMenu({ menu, looked, entries, search, onEntry }: Props) {
                         place={menu.place}
                         kind={menu.kind}
                         phone={phone}
-                        entry={search.entry}
+                        chosen={chosen}
                         audiences={new Map(lines(entries).map(line => [line.entry.id, line.entry.audience ?? '']))}
-                        onEntry={onEntry}
+                        writes={writes}
+                        spot={spot}
+                        onSeen={onSeen}
+                        onActs={acts.open}
                     />
                 )}
             </div>
+            {acts.at !== null && (
+                <SeenActs
+                    key={`${acts.at.x} ${acts.at.y}`}
+                    at={acts.at}
+                    editing={editing}
+                    onName={setNaming}
+                    onClose={acts.close}
+                />
+            )}
+            {naming !== null && (
+                <NameDialog
+                    title={`Rename ${naming.label} in this menu`}
+                    description={
+                        naming.kind === 'branch'
+                            ? 'Only here: the page keeps its name. The entry stays where it is, and leads to the page.'
+                            : 'Only here: what it leads to keeps its name.'
+                    }
+                    name={naming.label}
+                    act="Rename here"
+                    onClose={() => setNaming(null)}
+                    onName={name => {
+                        editing.rename(naming, name)
+                        setNaming(null)
+                    }}
+                />
+            )}
         </section>
     )
 }

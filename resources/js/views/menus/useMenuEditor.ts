@@ -4,9 +4,11 @@ import { useChanges } from '../../app/changes'
 import { notify } from '../../app/notify'
 import { useSite } from '../../app/site'
 import { find, lines, pathOf, put, toPage, topmost, without, withoutAll } from './arrangement'
+import type { Seen } from './branches'
 import type { Search, SetSearch } from './search'
 import { useArrangement } from './useArrangement'
 import { useEntryDrag } from './useEntryDrag'
+import { useSeenEditing } from './useSeenEditing'
 
 export type MenuEditing = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Search; set: SetSearch }
 
@@ -19,7 +21,12 @@ export function useMenuEditor({ menu, list, search, set }: MenuEditing) {
     const [marked, setMarks] = useState<ReadonlySet<string>>(new Set())
     const active = find(entries, search.entry)
     const marks = new Set(lines(entries).flatMap(({ entry }) => (marked.has(entry.id) ? [entry.id] : [])))
-    const onEntry = (entry: string) => set({ entry })
+    const [seen, setSeen] = useState<Seen | null>(null)
+    const onEntry = (entry: string) => {
+        setSeen(null)
+        set({ entry })
+    }
+    const editing = useSeenEditing(entries, looked?.shown ?? [], arrange, onEntry)
     const elsewhere = (to: string, ids: ReadonlySet<string>) => {
         const other = list.menus.find(each => each.id === to)
         if (other === undefined || other.id === menu.id) return
@@ -38,7 +45,9 @@ export function useMenuEditor({ menu, list, search, set }: MenuEditing) {
               })
     const drag = useEntryDrag({
         entries,
+        shown: looked?.shown ?? [],
         marks,
+        flat: menu.kind === 'picks',
         onArrange: arrange,
         onElsewhere: elsewhere,
         onPageElsewhere: pageElsewhere,
@@ -60,6 +69,12 @@ export function useMenuEditor({ menu, list, search, set }: MenuEditing) {
         drag,
         elsewhere,
         onEntry,
+        editing,
+        seen: search.entry !== undefined && seen?.entry === search.entry ? seen : null,
+        onSeen: (one: Seen) => {
+            setSeen(one)
+            set({ entry: one.entry })
+        },
         add: (entry: Parameters<typeof put>[1]) => {
             const at = active === undefined ? entries.length : active.index + 1
             arrange(put(entries, entry, active?.parent ?? null, at))

@@ -1,22 +1,25 @@
-import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type CSSProperties } from 'react'
+import { useAsked } from '../../app/asked'
+import { useSite } from '../../app/site'
 import { usePageActs } from '../../app/usePageActs'
+import { useAtPointer } from '../../ui/AtPointer'
 import { count } from '../../ui/count'
+import type { Columns } from './columns'
 import { columnsOf, GridHead } from './GridHead'
 import { GridRow, type RowHandlers } from './GridRow'
 import { lazily } from '../../ui/lazily'
 import { ROW, type MakePlace, type Row } from './rows'
 import type { OutlineDialog } from './OutlineDialogs'
-import type { RowAct } from './RowMenu'
-import { besidePointer, useDrag } from './useDrag'
+import { markRow } from './useMarks'
+import { RowContext } from './RowContext'
+import { isRowAct, type RowAct } from './RowMenu'
 import { useSteady } from '../../ui/useSteady'
 import { useScrollPlace } from './useScrollPlace'
 import { useGridKeys } from './useGridKeys'
 import type { useMarks } from './useMarks'
 
-// Only who drags sees it.
-const DropLine = lazily(() => import('./DropLine').then(module => module.DropLine))
+const DragRows = lazily(() => import('./DragRows').then(module => module.DragRows))
 
 const OutlineDialogs = lazily(() => import('./OutlineDialogs').then(module => module.OutlineDialogs))
 
@@ -32,6 +35,7 @@ export type GridAsks = {
     onWant: (parent: string | null, index: number) => void
     onFilter: () => void
     onCloseSheet: () => void
+    onSort: (by: string | undefined) => void
 }
 type Props = {
     rows: Row[]
@@ -39,7 +43,8 @@ type Props = {
     compact: boolean
     canDrag: boolean
     /** What the rows are filtered by, and how many there are; null for none. */
-    filter: { total: number; text: string } | null
+    filter: { total: number; text: string; sort: string | undefined } | null
+    columns: Columns
     marks: ReturnType<typeof useMarks>
     asks: GridAsks
 }
@@ -48,16 +53,18 @@ export type Editing = { id: string; what: 'name' | 'slug' } | null
 
 /** The tree grid: virtual rows, one of them active; worked by keys and by dragging. */
 export function Grid(props: Props) {
-    const { rows, compact, filter, asks } = props
+    const { rows, compact, filter, columns, asks } = props
     const { active, top } = props.at
     const { onWant } = asks
     const grid = useRef<HTMLDivElement>(null)
     const scroller = useRef<HTMLDivElement>(null)
+    const [canvas, setCanvas] = useState<HTMLElement | null>(null)
+    const [dragged, setDragged] = useState<string | null>(null)
     const [editing, setEditing] = useState<Editing>(null)
     const [dialog, setDialog] = useState<{ which: OutlineDialog; pages: { id: string; name: string }[] } | null>(null)
     const setMoving = (pages: { id: string; name: string }[]) => setDialog({ which: 'move', pages })
     const { act } = usePageActs()
-    const { marks, ids, put, anchor, setAnchor } = props.marks
+    const { marks, ids, put } = props.marks
     // A row that is being written in stays, wherever the others go: what was typed there must not be lost.
     const writing = rows.findIndex(row => row.kind === 'make' || row.key === editing?.id)
     const virtual = useVirtualizer({
@@ -92,21 +99,7 @@ export function Grid(props: Props) {
         setEditing(null)
         grid.current?.focus()
     }
-    const mark = (how: 'turn' | 'range', index: number) => {
-        const row = rows[index]
-        if (row?.kind !== 'page') return
-        if (how === 'turn') {
-            setAnchor(row.key)
-            put(marks.has(row.key) ? ids.filter(id => id !== row.key) : [...ids, row.key])
-            return
-        }
-        const from = rows.findIndex(each => each.key === (anchor ?? active))
-        if (anchor === null && active !== undefined) setAnchor(active)
-        const range = rows
-            .slice(Math.min(from, index), Math.max(from, index) + 1)
-            .flatMap(each => (each.kind === 'page' ? [each.key] : []))
-        put([...new Set([...ids.filter(id => !rows.some(each => each.key === id)), ...range])])
-    }
+    const mark = (how: 'turn' | 'range', index: number) => markRow({ ...props.marks, rows, active }, how, index)
     const named = (pages: string[]) => pages.map(id => ({ id, name: nameIn(rows, id) }))
     /** Keys act on what is marked, or else on the row. */
     const meant = () => (ids.length > 0 ? named(ids) : active === undefined ? [] : named([active]))
@@ -141,6 +134,8 @@ export function Grid(props: Props) {
             return ids.length > 0
         },
     })
+    const { writes } = useSite()
+    const context = useAtPointer<Row>()
     const handlers: RowHandlers = {
         mark: (row, how) => mark(how, rows.indexOf(row)),
         active: row => asks.onActive(row.key),
@@ -153,75 +148,96 @@ export function Grid(props: Props) {
             grid.current?.focus()
         },
         act: rowAct,
+        menu: (row, event) => writes && context.open(event, row),
     }
     const on = useSteady(handlers)
-    const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
+    useAsked(asked => {
+        const row = rows[at]
+        if (row?.kind !== 'page' || row.key !== asked.page?.id || !isRowAct(asked.what)) return false
+        rowAct(row, asked.what)
+        return true
+    })
+    const taken = shown.flatMap(({ index }) => {
+        const row = rows[index]
+        return row?.kind === 'page' && row.page.rights?.includes('structure') !== false && editing?.id !== row.key
+            ? [row.key]
+            : []
+    })
     return (
         <>
-            <DndContext {...drag.context}>
-                <div
-                    ref={grid}
-                    role="treegrid"
-                    aria-label="Pages"
-                    aria-multiselectable
-                    aria-rowcount={rows.length + 1}
-                    aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
-                    tabIndex={0}
-                    onKeyDown={keys}
-                    onFocus={event =>
-                        event.target === event.currentTarget &&
-                        active === undefined &&
-                        rows[0]?.kind === 'page' &&
-                        asks.onActive(rows[0].key)
-                    }
-                    className="group/grid grid min-h-0 flex-1 grid-rows-[30px_minmax(0,1fr)] outline-none"
-                >
-                    <GridHead compact={compact} />
-                    <div ref={scroller} data-scroller role="presentation" className="relative min-h-0 overflow-y-auto">
-                        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>
-                            {shown.map(({ index, start }) => {
-                                const row = rows[index]
-                                return row === undefined ? null : (
-                                    <GridRow
-                                        key={row.key}
-                                        row={row}
-                                        index={index}
-                                        top={start}
-                                        columns={columnsOf(compact)}
-                                        compact={compact}
-                                        active={index === at}
-                                        leaving={drag.moving?.page.id === row.key}
-                                        editing={editing?.id === row.key ? editing.what : null}
-                                        canDrag={props.canDrag}
-                                        text={filter === null || filter.text === '' ? null : filter.text}
-                                        filtered={filter !== null}
-                                        marked={marks.has(row.key)}
-                                        on={on}
-                                    />
-                                )
-                            })}
-                            {drag.target !== null && <DropLine drag={drag} />}
-                        </div>
-                        {filter !== null &&
-                            rows.filter(row => row.kind === 'page' && row.page.match === true).length <
-                                filter.total && (
-                                <p className="px-4 pb-6 text-[13px] text-ink-3">
-                                    {count(filter.total, 'page')} match; the first of them are shown. Type more to
-                                    filter further.
-                                </p>
-                            )}
+            <div
+                ref={grid}
+                role="treegrid"
+                aria-label="Pages"
+                aria-multiselectable
+                aria-rowcount={rows.length + 1}
+                aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
+                tabIndex={0}
+                onKeyDown={keys}
+                onFocus={event =>
+                    event.target === event.currentTarget &&
+                    active === undefined &&
+                    rows[0]?.kind === 'page' &&
+                    asks.onActive(rows[0].key)
+                }
+                style={{ '--columns': columns.template } as CSSProperties}
+                className="group/grid grid min-h-0 flex-1 grid-rows-[30px_minmax(0,1fr)] outline-none"
+            >
+                <GridHead
+                    compact={compact}
+                    columns={columns}
+                    sort={filter === null ? null : { by: filter.sort, onSort: asks.onSort }}
+                />
+                <div ref={scroller} data-scroller role="presentation" className="relative min-h-0 overflow-y-auto">
+                    <div
+                        ref={setCanvas}
+                        role="rowgroup"
+                        className="relative"
+                        style={{ height: virtual.getTotalSize() + ROW }}
+                    >
+                        {shown.map(({ index, start }) => {
+                            const row = rows[index]
+                            return row === undefined ? null : (
+                                <GridRow
+                                    key={row.key}
+                                    row={row}
+                                    index={index}
+                                    top={start}
+                                    columns={columnsOf(compact)}
+                                    seen={columns.seen}
+                                    compact={compact}
+                                    active={index === at}
+                                    leaving={dragged === row.key}
+                                    editing={editing?.id === row.key ? editing.what : null}
+                                    text={filter === null || filter.text === '' ? null : filter.text}
+                                    filtered={filter !== null}
+                                    marked={marks.has(row.key)}
+                                    on={on}
+                                />
+                            )
+                        })}
                     </div>
+                    {filter !== null &&
+                        rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
+                            <p className="px-4 pb-6 text-[13px] text-ink-3">
+                                {count(filter.total, 'page')} match; the first of them are shown. Type more to filter
+                                further.
+                            </p>
+                        )}
                 </div>
-                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>
-                    {drag.moving !== null && (
-                        <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">
-                            {ids.length > 1 && marks.has(drag.moving.key)
-                                ? count(ids.length, 'page')
-                                : drag.moving.page.name}
-                        </span>
-                    )}
-                </DragOverlay>
-            </DndContext>
+            </div>
+            {props.canDrag && canvas !== null && (
+                <DragRows
+                    rows={rows}
+                    ids={taken}
+                    scroller={scroller}
+                    canvas={canvas}
+                    marked={ids}
+                    onDone={() => put([])}
+                    onDragged={setDragged}
+                />
+            )}
+            <RowContext at={context.at} onAct={rowAct} onClose={context.close} />
             {dialog !== null && (
                 <OutlineDialogs
                     dialog={dialog.which}

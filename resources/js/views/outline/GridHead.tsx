@@ -1,26 +1,29 @@
 import clsx from 'clsx'
+import { ArrowDown, ArrowUp } from 'lucide-react'
+import { Hint } from '../../ui/Hint'
+import { ColumnEdge } from './ColumnEdge'
+import type { Column, Columns } from './columns'
 
-/** The columns of head and rows alike. */
+/** The columns of head and rows alike; on a telephone name and state. */
 export const columnsOf = (compact: boolean) =>
-    compact
-        ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]'
-        : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
+    clsx(
+        'grid-cols-(--columns)',
+        compact ? 'max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'max-md:grid-cols-[minmax(160px,1fr)_96px]',
+    )
 
-/** What stands in which column. */
-export function GridHead({ compact }: { compact: boolean }) {
+type Props = {
+    compact: boolean
+    columns: Columns
+    /** By which column what a filter found is sorted, with a hyphen for the highest first; null where there is no filter. */
+    sort: { by: string | undefined; onSort: (by: string | undefined) => void } | null
+}
+
+/** What stands in which column: chosen, made wider, and, of what a filter found, sorted by. */
+export function GridHead({ compact, columns, sort }: Props) {
     const small = compact ? 'max-lg:hidden' : 'max-md:hidden'
-    const columns: [string, string][] = [
-        ['Name', ''],
-        ['Address', small],
-        ['State', ''],
-        ...(compact
-            ? []
-            : ([
-                  ['Reach', small],
-                  ['Search', small],
-                  ['Picks', small],
-                  ['Changed', clsx('text-right', small)],
-              ] satisfies [string, string][])),
+    const heads: { key: Column | 'name'; name: string; sorts: boolean; says?: string }[] = [
+        { key: 'name', name: 'Name', sorts: true },
+        ...columns.seen,
     ]
     return (
         <div role="rowgroup">
@@ -32,12 +35,62 @@ export function GridHead({ compact }: { compact: boolean }) {
                     columnsOf(compact),
                 )}
             >
-                {columns.map(([name, className]) => (
-                    <span key={name} role="columnheader" className={className}>
-                        {name}
+                {heads.map(({ key, name, sorts, says }) => (
+                    <span
+                        key={key}
+                        role="columnheader"
+                        aria-sort={sortOf(key, sort?.by)}
+                        className={clsx(
+                            'relative flex min-w-0',
+                            key !== 'name' && key !== 'state' && small,
+                            key === 'changed' && 'justify-end',
+                        )}
+                    >
+                        <HeadName name={name} says={says} sort={sort !== null && sorts ? { ...sort, key } : null} />
+                        {!compact && key !== 'name' && (
+                            <ColumnEdge
+                                name={name}
+                                width={columns.width(key)}
+                                onWidth={px => columns.resize(key, px)}
+                            />
+                        )}
                     </span>
                 ))}
             </div>
         </div>
     )
 }
+
+function HeadName({
+    name,
+    says,
+    sort,
+}: {
+    name: string
+    says: string | undefined
+    sort: { key: string; by: string | undefined; onSort: (by: string | undefined) => void } | null
+}) {
+    const is = sort === null ? undefined : sortOf(sort.key, sort.by)
+    const Arrow = is === 'descending' ? ArrowDown : ArrowUp
+    const word =
+        sort === null ? (
+            <span tabIndex={says === undefined ? undefined : 0} className="truncate rounded">
+                {name}
+            </span>
+        ) : (
+            <button
+                type="button"
+                className="flex min-w-0 items-center gap-0.5 hover:text-ink"
+                onClick={() =>
+                    sort.onSort(is === undefined ? sort.key : is === 'ascending' ? `-${sort.key}` : undefined)
+                }
+            >
+                <span className="truncate">{name}</span>
+                {is !== undefined && <Arrow size={12} className="shrink-0 text-heron" aria-hidden />}
+            </button>
+        )
+    return says === undefined ? word : <Hint description={says}>{word}</Hint>
+}
+
+const sortOf = (key: string, by: string | undefined) =>
+    by === key ? ('ascending' as const) : by === `-${key}` ? ('descending' as const) : undefined

@@ -1,16 +1,10 @@
-import { useDraggable } from '@dnd-kit/core'
 import clsx from 'clsx'
-import { memo } from 'react'
-import { Pin } from 'lucide-react'
-import { Address } from '../../ui/Address'
-import { StateChip } from '../../ui/StateChip'
-import { ago } from '../../ui/time'
-import { Hint } from '../../ui/Hint'
-import { MakeField, SlugField } from './lazyFields'
+import { memo, type MouseEvent } from 'react'
+import type { Columns } from './columns'
+import { MakeField } from './lazyFields'
 import { NameCell } from './NameCell'
-import { Picks } from './Picks'
+import { PageCell } from './PageCell'
 import { Stems } from './Stems'
-import { Reeds } from './Reeds'
 import type { RowAct } from './RowMenu'
 import type { Row } from './rows'
 
@@ -19,11 +13,11 @@ type Props = {
     index: number
     top: number
     columns: string
+    seen: Columns['seen']
     compact: boolean
     active: boolean
     leaving: boolean
     editing: 'name' | 'slug' | null
-    canDrag: boolean
     text: string | null
     filtered: boolean
     marked: boolean
@@ -40,22 +34,13 @@ export type RowHandlers = {
     edited: () => void
     made: (page: string | null) => void
     act: (row: Row, act: RowAct) => void
+    menu: (row: Row, event: MouseEvent) => void
 }
 
 export const GridRow = memo(function GridRow(props: Props) {
     const { row, index, top, columns, active, leaving, on } = props
-    const { setNodeRef, listeners } = useDraggable({
-        id: row.key,
-        disabled:
-            !props.canDrag ||
-            row.kind !== 'page' ||
-            row.page.rights?.includes('structure') === false ||
-            props.editing !== null,
-    })
     return (
         <div
-            ref={setNodeRef}
-            {...listeners}
             id={`row-${row.key}`}
             role="row"
             aria-level={row.level}
@@ -69,6 +54,11 @@ export const GridRow = memo(function GridRow(props: Props) {
                 if (event.shiftKey) on.mark(row, 'range')
                 else if (event.ctrlKey || event.metaKey) on.mark(row, 'turn')
                 on.active(row)
+            }}
+            onContextMenu={event => {
+                if (row.kind !== 'page' || props.editing !== null) return
+                on.active(row)
+                on.menu(row, event)
             }}
             style={{ transform: `translateY(${top}px)` }}
             className={clsx(
@@ -95,6 +85,7 @@ export const GridRow = memo(function GridRow(props: Props) {
 
 function PageCells({
     row,
+    seen,
     compact,
     active,
     editing,
@@ -103,7 +94,6 @@ function PageCells({
     marked,
     on,
 }: Props & { row: Row & { kind: 'page' } }) {
-    const { page } = row
     const hidesWhenSmall = compact ? 'max-lg:hidden' : 'max-md:hidden'
     return (
         <>
@@ -116,61 +106,18 @@ function PageCells({
                 marked={marked}
                 on={on}
             />
-            <div
-                role="gridcell"
-                className={clsx('min-w-0', hidesWhenSmall, editing !== 'slug' && 'truncate')}
-                onDoubleClick={() => on.edit(row, 'slug')}
-            >
-                {editing === 'slug' ? <SlugField page={page} onDone={on.edited} /> : <Address address={page.address} />}
-                {page.pinned && editing !== 'slug' && (
-                    <Hint description="Pinned: it follows neither name nor parent">
-                        <Pin size={12} aria-label="pinned" className="ml-1.5 inline align-[-1px] text-ink-3" />
-                    </Hint>
-                )}
-            </div>
-            <div role="gridcell">
-                <StateChip
-                    state={page.state}
-                    edited={page.edited}
-                    listed={page.listed}
-                    from={page.from}
-                    until={page.until}
+            {seen.map(({ key }) => (
+                <PageCell
+                    key={key}
+                    column={key}
+                    row={row}
+                    editing={editing}
+                    on={on}
+                    className={key === 'state' ? '' : hidesWhenSmall}
                 />
-            </div>
-            {!compact && (
-                <>
-                    <div role="gridcell" className={clsx('truncate text-[13px] text-ink-2', hidesWhenSmall)}>
-                        {reach(page)}
-                    </div>
-                    <div role="gridcell" className={hidesWhenSmall}>
-                        {page.kind === 'page' && <Reeds page={page} />}
-                    </div>
-                    <div role="gridcell" className={hidesWhenSmall}>
-                        <Picks page={page} onPick={() => on.act(row, 'pick')} />
-                    </div>
-                    <div role="gridcell" className={clsx('truncate text-right text-[13px] text-ink-3', hidesWhenSmall)}>
-                        {ago(page.changed)}
-                    </div>
-                </>
-            )}
+            ))}
         </>
     )
-}
-
-function reach({
-    state,
-    clicks,
-    linksIn,
-    reachDue,
-}: {
-    state: string
-    clicks: number | null
-    linksIn: number
-    reachDue: boolean
-}) {
-    if (state !== 'live') return 'not yet'
-    if (reachDue) return 'working it out…'
-    return `${clicks === null ? 'not linked' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`
 }
 
 function MakeCells({ row, onMade }: { row: Row & { kind: 'make' }; onMade: (page: string | null) => void }) {

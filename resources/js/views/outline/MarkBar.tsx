@@ -84,12 +84,12 @@ export function MarkBar({ ids, onMark, onMove, onPick, onTag, filter }: Props) {
                     </Button>
                     {site.maySomewhere('publish') && (
                         <Button variant="quiet" onClick={onPick}>
-                            Pick…
+                            Add to picks…
                         </Button>
                     )}
                     {(site.maySomewhere('publish') ? manager : writer).map(each => (
                         <Button key={each} variant="quiet" onClick={() => void act(each, pages, () => onMark([]))}>
-                            {actLabel(each)}
+                            {ids.length > 1 ? actLabel(each).replace('…', '') : actLabel(each)}
                         </Button>
                     ))}
                     <button

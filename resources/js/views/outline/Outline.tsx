@@ -1,12 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { filterQuery } from '../../api/queries'
+import { useAsked } from '../../app/asked'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { useDebounced } from '../../ui/useDebounced'
+import { useColumns } from './columns'
 import { Grid } from './Grid'
-import { filtered, flatten, type MakePlace } from './rows'
+import { Legend } from './Legend'
+import { filtered, flat, flatten, type MakePlace } from './rows'
 import { useMarks } from './useMarks'
 import { useOutline } from './useOutline'
 import { lazily } from '../../ui/lazily'
@@ -47,16 +50,22 @@ export function Outline({ search, set, compact, onWrite }: Props) {
     const asks = text !== '' || Object.keys(facets).length > 0
     const [countsFacets, countFacets] = useState(false)
     const found = useQuery({
-        ...filterQuery(site.key, text, facets),
+        ...filterQuery(site.key, text, facets, search.sort),
         enabled: asks || countsFacets,
         placeholderData: keepPreviousData,
     })
     const isFiltered = asks && found.data !== undefined
+    const columns = useColumns(compact)
     const marks = useMarks(site.key, search.marked, set)
     const [dialog, setDialog] = useState<OutlineDialog | null>(null)
     const rows = useMemo(
-        () => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)),
-        [branches, found.data, isFiltered, making, open],
+        () =>
+            !isFiltered
+                ? flatten(branches, open, making)
+                : search.sort === undefined
+                  ? filtered(found.data.rows)
+                  : flat(found.data.rows),
+        [branches, found.data, isFiltered, making, open, search.sort],
     )
 
     useEffect(() => {
@@ -81,6 +90,12 @@ export function Outline({ search, set, compact, onWrite }: Props) {
         setMaking(place)
     }
     useRemembered(site.key, search, set)
+    useAsked(({ what }) => {
+        if (what === 'bin') setDialog('bin')
+        else if (what === 'make') make({ parent: null, after: null })
+        else return false
+        return true
+    })
     const active = rows.find(row => row.key === search.row)
     return (
         <main className="flex min-h-0 min-w-0 flex-1 flex-col" aria-busy={isPending}>
@@ -88,6 +103,7 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                 counts={counts}
                 compact={compact}
                 drawing={search.drawing === true}
+                columns={columns}
                 facets={facets}
                 facetCounts={found.data?.facets}
                 field={field}
@@ -160,7 +176,8 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                     at={{ active: search.row, top: search.top }}
                     compact={compact}
                     canDrag={!isFiltered && site.makes}
-                    filter={isFiltered ? { total: found.data.total, text } : null}
+                    filter={isFiltered ? { total: found.data.total, text, sort: search.sort } : null}
+                    columns={columns}
                     marks={marks}
                     asks={{
                         onTop,
@@ -175,12 +192,14 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                         },
                         onWant: want,
                         onFilter: () => field.current?.focus(),
+                        onSort: sort => set({ sort, top: undefined }),
                         onCloseSheet: () => {
                             if (search.page !== undefined) set({ page: undefined, tab: undefined }, { replace: false })
                         },
                     }}
                 />
             )}
+            {!compact && rows.length > 0 && search.drawing !== true && <Legend />}
             {dialog !== null && (
                 <OutlineDialogs
                     dialog={dialog}

@@ -1,6 +1,6 @@
 import { Link } from '@tanstack/react-router'
-import { Network, Replace, Trash2 } from 'lucide-react'
-import type { RefObject } from 'react'
+import { Columns3, Network, Replace, Trash2 } from 'lucide-react'
+import { lazy, type RefObject } from 'react'
 import type { Schemas } from '../../api/client'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -8,13 +8,18 @@ import { count } from '../../ui/count'
 import { Hint } from '../../ui/Hint'
 import { IconButton } from '../../ui/IconButton'
 import { Kbd } from '../../ui/Kbd'
+import { MenuButton } from '../../ui/MenuButton'
 import { PageTitle } from '../../ui/PageTitle'
+import type { Columns } from './columns'
 import { FacetMenus, type Facets } from './Facets'
+
+const ColumnChoices = lazy(() => import('./ColumnChoices').then(module => ({ default: module.ColumnChoices })))
 
 type Props = {
     counts: Schemas['Outline']['counts'] | undefined
     compact: boolean
     drawing: boolean
+    columns: Columns
     facets: Facets
     facetCounts: Schemas['FilteredOutline']['facets'] | undefined
     field: RefObject<HTMLInputElement | null>
@@ -29,7 +34,7 @@ type Props = {
 }
 
 /** Above the rows: how many pages there are, what they are filtered by, and making one. */
-export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
+export function OutlineBar({ counts, compact, drawing, columns, facets, facetCounts, field, typed, ...on }: Props) {
     const { writes, makes, maySomewhere, key: site } = useSite()
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
@@ -81,6 +86,17 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                     >
                         <Replace size={16} aria-hidden />
                     </Link>
+                </Hint>
+            )}
+            {!compact && !drawing && (
+                <Hint description="Columns">
+                    <MenuButton
+                        aria-label="Columns"
+                        className="grid size-[30px] place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
+                        menu={trigger => <ColumnChoices trigger={trigger} columns={columns} />}
+                    >
+                        <Columns3 size={16} aria-hidden />
+                    </MenuButton>
                 </Hint>
             )}
             <Hint description={drawing ? 'Back to the rows' : 'A picture of the structure'}>

@@ -11,6 +11,9 @@ const descriptions: Record<Page['description'], [Look, string]> = {
     none: ['missing', 'Description: none'],
 }
 
+/** One of the marks. */
+export const Reed = ({ look }: { look: Look }) => <span className={clsx('reed', look !== 'full' && look)} />
+
 /** Title, description, index: full, part or missing, in words on hover and for readers. */
 export function Reeds({ page }: { page: Page }) {
     const [description, descriptionWords] = descriptions[page.description]
@@ -33,7 +36,7 @@ export function Reeds({ page }: { page: Page }) {
             className="inline-flex h-4 items-end gap-[3px] px-1"
         >
             {(['full', description, index] satisfies Look[]).map((look, i) => (
-                <span key={i} className={clsx('reed', look !== 'full' && look)} />
+                <Reed key={i} look={look} />
             ))}
         </span>
     )

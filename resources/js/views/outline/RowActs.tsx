@@ -17,9 +17,9 @@ const always: [RowAct, string, string[]][] = [
 ]
 const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], 'put-in-bin': ['Del'] }
 
-type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
+type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void; onClose?: () => void }
 
-export function RowActs({ trigger, page, onAct }: Props) {
+export function RowActs({ trigger, page, onAct, onClose }: Props) {
     const { may, maySomewhere, isOwner, key, session } = useSite()
     const goesElsewhere = session.sites.some(each => each.key !== key && each.somewhere.includes('structure'))
     // What is said of rights in some branch is known of each row; otherwise it is the same everywhere.
@@ -42,7 +42,13 @@ export function RowActs({ trigger, page, onAct }: Props) {
         </MenuAct>
     )
     return (
-        <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
+        <MenuList
+            trigger={trigger}
+            offset={2}
+            keepsFocus
+            className="min-w-[230px]"
+            onOpen={open => open || onClose?.()}
+        >
             {page.kind === 'page' && entry('write', mayHere('write') ? 'Write on the page' : 'Read the page', ['E'])}
             {mayHere('structure') ? (
                 always.map(([act, label, keys]) => entry(act, label, keys))

@@ -19,7 +19,10 @@ export type RowAct =
     | 'to-site'
     | PageAct
 
-const RowActs = lazy(() => import('./RowActs').then(module => ({ default: module.RowActs })))
+/** Those that are asked for elsewhere as well, and done in the row. */
+export const isRowAct = (what: string): what is RowAct => ['make-inside', 'name', 'slug', 'move', 'pick'].includes(what)
+
+export const RowActs = lazy(() => import('./RowActs').then(module => ({ default: module.RowActs })))
 
 /** What can be done to a row, for the mouse, with the keys beside for next time. */
 export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; onAct: (act: RowAct) => void }) {

@@ -72,6 +72,20 @@ export function flatten(branches: Map<string | null, Branch>, open: Set<string>,
     return rows
 }
 
+/** What a filter found, sorted by a column: one below the other, wherever in the tree. */
+export const flat = (found: Page[]): Row[] =>
+    found.map((page, index) => ({
+        kind: 'page',
+        key: page.id,
+        page,
+        open: false,
+        level: 1,
+        last: index === found.length - 1,
+        through: [],
+        position: index + 1,
+        siblings: found.length,
+    }))
+
 /** What a filter found, as lines: already in tree order, ancestors among them. */
 export function filtered(found: Page[]): Row[] {
     const parents = new Set(found.map(page => page.parent))

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react'
+import type { Row } from './rows'
 
 /** So many marks go into the address; more are kept in this browser, and the address says under which name. */
 const IN_ADDRESS = 30
@@ -29,4 +30,27 @@ export function useMarks(
         })
     }
     return { marks, ids, put, anchor, setAnchor }
+}
+
+type Marking = ReturnType<typeof useMarks> & { rows: Row[]; active: string | undefined }
+
+/** Marks one row or no longer, or all from the last one that was marked to this one. */
+export function markRow(
+    { marks, ids, put, anchor, setAnchor, rows, active }: Marking,
+    how: 'turn' | 'range',
+    index: number,
+) {
+    const row = rows[index]
+    if (row?.kind !== 'page') return
+    if (how === 'turn') {
+        setAnchor(row.key)
+        put(marks.has(row.key) ? ids.filter(id => id !== row.key) : [...ids, row.key])
+        return
+    }
+    const from = rows.findIndex(each => each.key === (anchor ?? active))
+    if (anchor === null && active !== undefined) setAnchor(active)
+    const range = rows
+        .slice(Math.min(from, index), Math.max(from, index) + 1)
+        .flatMap(each => (each.kind === 'page' ? [each.key] : []))
+    put([...new Set([...ids.filter(id => !rows.some(each => each.key === id)), ...range])])
 }

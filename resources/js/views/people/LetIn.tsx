@@ -20,9 +20,7 @@ export function LetIn({ person }: { person: Schemas['Person'] }) {
             )
         },
         onSuccess: async () => {
-            notify.success(
-                isOut ? `${person.name} can sign in again.` : `${person.name} can no longer sign in.`,
-            )
+            notify.success(isOut ? `${person.name} can sign in again.` : `${person.name} can no longer sign in.`)
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
         },
         onError: problem => notify.error(problem.message),

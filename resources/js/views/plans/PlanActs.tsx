@@ -1,3 +1,4 @@
+import { MomentField } from '../../ui/MomentField'
 import { MoreHorizontal } from 'lucide-react'
 import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
@@ -102,12 +103,11 @@ function AtMoment({ plan, acts, onClose }: DialogProps) {
                     say(at)
                 }}
             >
-                <Field
+                <MomentField
                     label="Date and time"
-                    type="datetime-local"
                     value={at}
                     error={problem?.reasonFor('switchAt')?.reason ?? problem?.reasonFor('at')?.reason}
-                    onChange={event => set(event.target.value)}
+                    onChange={set}
                 />
                 <DialogActions>
                     {plan.switchAt !== null && <Button onClick={() => say(null)}>No set time</Button>}

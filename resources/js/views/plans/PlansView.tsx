@@ -2,6 +2,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
 import type { PlansSearch } from '../../app/plansSearch'
+import { useAsked } from '../../app/asked'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
@@ -22,6 +23,10 @@ export function PlansView({ search, onOpen, onWork }: Props) {
     const site = useSite()
     const plans = usePlans()
     const [making, make] = useState(false)
+    useAsked(({ what }) => {
+        if (what === 'new-plan') make(true)
+        return what === 'new-plan'
+    })
     const all = plans.data ?? []
     const open = all.find(plan => plan.id === search.plan)
     return (
@@ -62,8 +67,8 @@ export function PlansView({ search, onOpen, onWork }: Props) {
                     </p>
                     <Muted>
                         The plan says at any time what it would do, and what was changed on the living site since.
-                        Others see the site as it would be under a secret link. It is applied in one step, now or
-                        at a set time, and can be undone as a whole.
+                        Others see the site as it would be under a secret link. It is applied in one step, now or at a
+                        set time, and can be undone as a whole.
                     </Muted>
                 </div>
             ) : (

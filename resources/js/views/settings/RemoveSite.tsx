@@ -47,8 +47,8 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
             >
                 {data !== undefined && (
                     <p>
-                        {gone(data)} {site.origin} stops answering. For {data.days} days it can be brought
-                        back as it was; then it is deleted for good.
+                        {gone(data)} {site.origin} stops answering. For {data.days} days it can be brought back as it
+                        was; then it is deleted for good.
                     </p>
                 )}
                 <p className="flex items-center gap-3">

@@ -1,3 +1,4 @@
+import { MomentField } from '../../ui/MomentField'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
@@ -5,7 +6,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { DialogActions } from '../../ui/DialogActions'
-import { Field, FieldFrame } from '../../ui/Field'
+import { FieldFrame } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { Muted } from '../../ui/Muted'
 import { Select } from '../../ui/Select'
@@ -140,21 +141,13 @@ export function AccessDialog({ sheet, onClose }: Props) {
                 {to !== 'above' && timed && (
                     <div className="grid gap-1 pl-[22px]">
                         <div className="grid grid-cols-2 gap-3">
-                            <Field
-                                stacked
-                                label="From"
-                                type="datetime-local"
-                                value={from}
-                                error={errorOf('from')}
-                                onChange={event => setFrom(event.target.value)}
-                            />
-                            <Field
+                            <MomentField stacked label="From" value={from} error={errorOf('from')} onChange={setFrom} />
+                            <MomentField
                                 stacked
                                 label="Until"
-                                type="datetime-local"
                                 value={until}
                                 error={errorOf('until')}
-                                onChange={event => setUntil(event.target.value)}
+                                onChange={setUntil}
                             />
                         </div>
                         <Muted small>

@@ -35,25 +35,40 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
             act: 'Remove it',
             batch: { changes: [{ kind: 'remove-address', page: sheet.id, address: from }] },
         })
-    const list = (addresses: string[]) =>
-        addresses.map(each => (
-            <li key={each} className="flex min-h-[30px] items-center gap-2">
-                <span className="min-w-0 flex-1 truncate">
-                    <Address address={each} />
-                </span>
-                {manages && (
-                    <Button variant="quiet" aria-label={`Remove ${each}`} onClick={() => remove(each)}>
-                        Remove
-                    </Button>
-                )}
-            </li>
-        ))
+    const all: [string, string][] = [
+        ...sheet.alsoAnswers.map((each): [string, string] => [each, 'shows the page']),
+        ...sheet.sendsOn.map((each): [string, string] => [each, 'redirects here']),
+    ]
     return (
         <>
-            <dt>Also answers at</dt>
+            <dt>Addresses</dt>
             <dd>
-                <ul>{list(sheet.alsoAnswers)}</ul>
-                {sheet.alsoAnswers.length === 0 && !adding && <p className="py-[5px] text-ink-3">no further address</p>}
+                <ul aria-label="Addresses of the page">
+                    <li className="flex min-h-[30px] items-center gap-2">
+                        <span className="min-w-0 flex-1">
+                            <Address address={sheet.address} />
+                        </span>
+                        <span className="text-[12px] text-ink-3">its own</span>
+                    </li>
+                    {all.map(([each, word]) => (
+                        <li key={each} className="flex min-h-[30px] items-center gap-2">
+                            <span className="min-w-0 flex-1">
+                                <Address address={each} />
+                            </span>
+                            <span className="shrink-0 text-[12px] text-ink-3">{word}</span>
+                            {manages && (
+                                <Button
+                                    variant="quiet"
+                                    className="-mr-3"
+                                    aria-label={`Remove ${each}`}
+                                    onClick={() => remove(each)}
+                                >
+                                    Remove
+                                </Button>
+                            )}
+                        </li>
+                    ))}
+                </ul>
                 {manages && !adding && (
                     <Button variant="quiet" className="-ml-3" onClick={() => setAdding(true)}>
                         Add an address…
@@ -107,14 +122,6 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             </Button>
                         </div>
                     </form>
-                )}
-            </dd>
-            <dt>Redirects from</dt>
-            <dd>
-                {sheet.sendsOn.length === 0 ? (
-                    <p className="py-[5px] text-ink-3">no former address</p>
-                ) : (
-                    <ul>{list(sheet.sendsOn)}</ul>
                 )}
             </dd>
         </>

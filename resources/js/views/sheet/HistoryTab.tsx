@@ -153,7 +153,11 @@ function VersionItem({ version, isLatest, onOpen }: { version: Version; isLatest
                     {version.note !== '' && `: “${version.note}”`}
                 </Muted>
             </div>
-            <Button variant="quiet" aria-label={`${isLatest ? 'Show' : 'Compare with latest:'} version ${version.number}`} onClick={onOpen}>
+            <Button
+                variant="quiet"
+                aria-label={`${isLatest ? 'Show' : 'Compare with latest:'} version ${version.number}`}
+                onClick={onOpen}
+            >
                 {isLatest ? 'Show' : 'Compare with latest'}
             </Button>
         </li>

@@ -15,7 +15,7 @@ export function SaveBar({ dirty, save, writes, onPutBack }: Props) {
         <>
             {save.error !== null && <Alert>{save.error.message}</Alert>}
             {writes && (
-                <DialogActions>
+                <DialogActions className="sticky -bottom-4 z-10 -mx-5 bg-sheet px-5 py-2.5">
                     {dirty && <Button onClick={onPutBack}>Discard</Button>}
                     <Button type="submit" variant="main" disabled={!dirty || save.isPending}>
                         Save changes

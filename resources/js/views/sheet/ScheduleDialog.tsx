@@ -1,9 +1,9 @@
+import { MomentField } from '../../ui/MomentField'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { fieldMoment } from '../../ui/time'
 import { Muted } from '../../ui/Muted'
@@ -54,20 +54,18 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                 {isLive ? (
                     <Muted>It is live now. You can set when it ends.</Muted>
                 ) : (
-                    <Field
+                    <MomentField
                         label="Live from"
-                        type="datetime-local"
                         value={from}
-                        onChange={event => setFrom(event.target.value)}
+                        onChange={setFrom}
                         error={errorOf('from')}
                         hint="Visitors get it from that minute on."
                     />
                 )}
-                <Field
+                <MomentField
                     label="Until"
-                    type="datetime-local"
                     value={until}
-                    onChange={event => setUntil(event.target.value)}
+                    onChange={setUntil}
                     error={errorOf('until') ?? (isLive ? errorOf('from') : undefined)}
                     hint="Empty for no end. Afterwards its address is kept."
                 />

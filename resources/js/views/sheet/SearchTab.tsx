@@ -20,6 +20,7 @@ import { HeadTags } from './search/HeadTags'
 import { ResultPreview } from './search/ResultPreview'
 import { descriptionSources, from } from './search/settingWords'
 import { SocialCard } from './search/SocialCard'
+import { WhereListed } from './search/WhereListed'
 import { WidthMeter } from './search/WidthMeter'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
@@ -165,47 +166,49 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                 label="Width of the description"
                             />
                         </div>
-                        <fieldset disabled={!maySet} className="contents">
-                            <div data-part="phrase">
-                                <Field
-                                    stacked
-                                    label="Target phrase"
-                                    value={settings.targetPhrase}
-                                    placeholder="ferry to Skerra"
-                                    hint="What people would search for. The checks below look where the page says it."
-                                    onChange={event =>
-                                        setSettings(was => ({ ...was, targetPhrase: event.target.value }))
-                                    }
-                                />
-                            </div>
-                            <section aria-label="Search engines" className="grid gap-2" data-part="engines">
-                                <h3 className="font-semibold">Search engines</h3>
-                                <EngineSettings
-                                    values={settings}
-                                    inherited={shown.inherited}
-                                    listed={sheet.listed}
-                                    onChange={fields => setSettings(was => ({ ...was, ...fields }))}
-                                />
-                                <div data-part="canonical">
-                                    <CanonicalField
-                                        value={settings.canonical}
-                                        shown={shown}
-                                        error={problem?.field === 'canonical' ? problem.reason : undefined}
-                                        onChange={canonical => setSettings(was => ({ ...was, canonical }))}
+                        <WhereListed isListed={sheet.listed}>
+                            <fieldset disabled={!maySet} className="contents">
+                                <div data-part="phrase">
+                                    <Field
+                                        stacked
+                                        label="Target phrase"
+                                        value={settings.targetPhrase}
+                                        placeholder="ferry to Skerra"
+                                        hint="What people would search for. The checks below look where the page says it."
+                                        onChange={event =>
+                                            setSettings(was => ({ ...was, targetPhrase: event.target.value }))
+                                        }
                                     />
                                 </div>
-                            </section>
-                            <Field
-                                stacked
-                                label="Description for the site’s own search"
-                                value={settings.siteSearchDescription}
-                                maxLength={300}
-                                hint="Shown in its results, before the place where the words were found. Empty for that place alone."
-                                onChange={event =>
-                                    setSettings(was => ({ ...was, siteSearchDescription: event.target.value }))
-                                }
-                            />
-                        </fieldset>
+                                <section aria-label="Search engines" className="grid gap-2" data-part="engines">
+                                    <h3 className="font-semibold">Search engines</h3>
+                                    <EngineSettings
+                                        values={settings}
+                                        inherited={shown.inherited}
+                                        listed={sheet.listed}
+                                        onChange={fields => setSettings(was => ({ ...was, ...fields }))}
+                                    />
+                                    <div data-part="canonical">
+                                        <CanonicalField
+                                            value={settings.canonical}
+                                            shown={shown}
+                                            error={problem?.field === 'canonical' ? problem.reason : undefined}
+                                            onChange={canonical => setSettings(was => ({ ...was, canonical }))}
+                                        />
+                                    </div>
+                                </section>
+                                <Field
+                                    stacked
+                                    label="Description for the site’s own search"
+                                    value={settings.siteSearchDescription}
+                                    maxLength={300}
+                                    hint="Shown in its results, before the place where the words were found. Empty for that place alone."
+                                    onChange={event =>
+                                        setSettings(was => ({ ...was, siteSearchDescription: event.target.value }))
+                                    }
+                                />
+                            </fieldset>
+                        </WhereListed>
                         <div data-part="social">
                             <SocialCard
                                 shown={shown}
@@ -229,7 +232,9 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
             </form>
             {shown !== undefined && (
                 <>
-                    <CheckList shown={shown} onFix={fix} />
+                    <WhereListed isListed={sheet.listed}>
+                        <CheckList shown={shown} onFix={fix} />
+                    </WhereListed>
                     <BranchSearch sheet={sheet} branch={shown.branch} />
                     <HeadTags head={shown.head} />
                 </>
