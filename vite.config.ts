@@ -9,6 +9,9 @@ function publicSite(): Plugin {
     const files = {
         'site.css': 'resources/css/site.css',
         'room.css': 'resources/css/room.css',
+        'guide.css': 'resources/css/guide.css',
+        'atkinson.woff2':
+            'node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
         'enlarge.js': 'resources/site/enlarge.js',
         'film.js': 'resources/site/film.js',
         'near.js': 'resources/site/near.js',

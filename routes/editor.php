@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\GuideController;
 use App\Http\Site\EditorFile;
 use App\Http\Site\PreviewController;
 use App\Http\Site\RoomController;
@@ -14,4 +15,6 @@ Route::get('preview/{site}/{page}', PreviewController::class)
 Route::get('room/{site}/{page}', RoomController::class)
     ->scopeBindings()
     ->middleware(['auth:web', 'can:see,site', 'can:may,page,"see"']);
+Route::get('guide/pictures/{name}.png', [GuideController::class, 'picture'])->where('name', '[a-z-]+');
+Route::get('guide/{task}', [GuideController::class, 'show'])->where('task', '[a-z-]+');
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

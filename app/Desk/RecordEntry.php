@@ -15,6 +15,7 @@ use App\Store\Ticks;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\HistorySentence;
 use Heronstem\Core\Ripple\Ripple;
@@ -177,13 +178,29 @@ final readonly class RecordEntry
         ]);
     }
 
-    /** @return list<string> pages of which the entry is part of the history: changed themselves, or moved along */
+    /** @return list<string> pages of which the entry is part of the history: changed themselves, moved along, or led to by redirects */
     private function touched(Ripple $ripple): array
     {
         $ids =
             array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences)) +
-            array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves));
+            array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves)) +
+            array_flip(self::ledTo($ripple));
 
         return array_map(strval(...), array_keys($ids));
+    }
+
+    /** @return list<string> */
+    private static function ledTo(Ripple $ripple): array
+    {
+        $pages = [];
+        foreach ($ripple->redirects->rules as $difference) {
+            foreach ([$difference->before?->target, $difference->after?->target] as $target) {
+                if ($target?->kind === TargetKind::Page) {
+                    $pages[] = $target->value;
+                }
+            }
+        }
+
+        return $pages;
     }
 }

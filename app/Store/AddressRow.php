@@ -44,7 +44,8 @@ final class AddressRow
             'state' => $state,
             'since' => self::iso($row->since),
             'entry' => $row->entry,
-            'sentence' => $row->sentence,
+            // It names what the redirect leads to: not to whom that page is not shown.
+            'sentence' => $removed === null && str_starts_with((string) $row->target, 'page ') && $row->target_name === null ? null : $row->sentence,
             'hits' => $hits,
         ];
     }

@@ -54,7 +54,6 @@ final readonly class OutlineRows
         'children' => 0,
         'linksIn' => 0,
         'layout' => 'page',
-        'by' => null,
     ];
 
     /** What pages that a filter finds are sorted by. */
@@ -190,7 +189,10 @@ final readonly class OutlineRows
         return [
             (int) $this->db->selectOne("select count(*) as n from pages p where $where", $bound)->n,
             self::read(
-                $this->db->select('select '.self::COLUMNS.', true as match '.self::FROM." where $where order by $by, p.address limit ?", [...$bound, $limit]),
+                $this->db->select('select '.self::COLUMNS.', true as match '.self::FROM." where $where order by $by, p.address limit ?", [
+                    ...$bound,
+                    $limit,
+                ]),
             ),
         ];
     }

@@ -192,7 +192,7 @@ final class BatchApiTest extends AppTestCase
     public static function refusedBatches(): iterable
     {
         $page = '01J00000000000000000000001';
-        yield 'nothing' => [['changes' => []], 'changes', 'nothing to change'];
+        yield 'nothing' => [['changes' => []], 'changes', 'contains no change'];
         yield 'no list' => [['changes' => 'all'], 'changes', 'a list'];
         yield 'unknown kind' => [['changes' => [['kind' => 'explode', 'page' => $page]]], 'changes.0.kind', 'one of add-address'];
         yield 'no object' => [['changes' => ['x']], 'changes.0.kind', 'says its kind'];

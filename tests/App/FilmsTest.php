@@ -57,7 +57,7 @@ final class FilmsTest extends AppTestCase
         foreach (
             [
                 'https://elsewhere.example/watch/1' => 'Videos of this site cannot be shown here. Supported sites: Islands on film',
-                'https://films.example/watch/none' => 'The site does not answer, or knows no film there',
+                'https://films.example/watch/none' => 'The site does not answer, or has no video there',
                 'http://127.0.0.1/watch/1' => 'cannot be shown here',
                 'x' => 'cannot be shown here',
             ] as $address => $reason

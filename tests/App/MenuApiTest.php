@@ -81,7 +81,10 @@ final class MenuApiTest extends AppTestCase
             ->assertJsonPath('matters', true)
             ->assertJsonPath('account.counts.menu', 4)
             ->assertJsonPath('account.lists.menu.0.note', 'appears in Footer');
-        $entry = $this->api('POST', 'batches', $batch)->assertCreated()->assertJsonPath('sentence', 'Arranged *Footer*, 4 new entries')->json('id');
+        $entry = $this->api('POST', 'batches', $batch)
+            ->assertCreated()
+            ->assertJsonPath('sentence', 'Changed the menu *Footer*, 4 new entries')
+            ->json('id');
         $this->visit('/')
             ->assertSee('<span class="entry-head">Sailing</span>', false)
             ->assertSee('title="All year"', false)

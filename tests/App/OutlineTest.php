@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Http\Api\Description\OpenApiDocument;
+use App\Store\SearchIndex;
+use Heronstem\Core\Search\SearchText;
 use PHPUnit\Framework\Attributes\Test;
 
 final class OutlineTest extends AppTestCase
@@ -98,6 +100,43 @@ final class OutlineTest extends AppTestCase
         $this->api('GET', 'go-to?text=help')->assertJsonPath('0.name', 'Help')->assertJsonPath('0.exact', true)->assertJsonCount(3);
         $this->api('GET', 'go-to?text=reach')->assertJsonPath('0.name', 'Contact')->assertJsonPath('0.within', 'Help');
         $this->api('GET', 'go-to?text=')->assertJsonCount(0);
+    }
+
+    #[Test]
+    public function go_to_finds_by_several_words_in_any_order_by_content_and_by_a_slip_of_spelling(): void
+    {
+        $harbours = $this->live('Harbours');
+        $skerra = $this->live('Skerra', $harbours);
+        $this->live('Skerra walks');
+        $this->live('Timetables');
+        $texts = new SearchText('Skerra', '', '', 'Long-stay parking stands behind the pier.');
+        app(SearchIndex::class)->write($this->site, [$this->row($skerra)->id => $texts]);
+        $found = fn (string $text): array => array_map(
+            static fn (array $hit): string => "{$hit['name']} {$hit['by']}",
+            $this->api('GET', 'go-to?text='.rawurlencode($text))->json(),
+        );
+        self::assertSame(['Skerra content'], $found('skerra parking'));
+        self::assertSame(['Skerra content'], $found('Parking  SKERRA'));
+        self::assertSame(['Skerra name', 'Skerra walks name'], $found('skerra'));
+        self::assertSame(['Skerra name'], $found('skerra harbours'));
+        self::assertSame(['Timetables spelling'], $found('timetabels'));
+        self::assertSame([], $found('skerra submarine'));
+        self::assertSame([], $found("%_\\ '"));
+    }
+
+    #[Test]
+    public function what_a_filter_finds_is_sorted_by_a_column_without_the_pages_above(): void
+    {
+        $help = $this->live('Help');
+        $this->live('Contact us', $help);
+        $this->draft('About us');
+        $this->api('GET', 'filter?text=us&sort=name')
+            ->assertJsonPath('rows.0.name', 'About us')
+            ->assertJsonPath('rows.1.name', 'Contact us')
+            ->assertJsonCount(2, 'rows');
+        $this->api('GET', 'filter?text=us&sort=-name')->assertJsonPath('rows.0.name', 'Contact us');
+        $this->api('GET', 'filter?text=us&sort=-score')->assertOk();
+        $this->api('GET', 'filter?text=us&sort=weight')->assertStatus(422)->assertJsonPath('errors.0.field', 'sort');
     }
 
     #[Test]

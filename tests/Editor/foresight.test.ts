@@ -31,7 +31,7 @@ describe('what a change would do to findings', () => {
         expect(said({ ...nothing, appears: 1, goes: 2, deeper: 3, nearer: 1, orphaned: 1 })).toEqual([
             '1 finding appears',
             '2 findings go',
-            'nothing leads to 1 page any more',
+            '1 page can no longer be reached by clicking',
             '3 pages further away',
             '1 page nearer',
         ])

@@ -50,7 +50,7 @@ describe('what answers at an address', () => {
         [{ kind: 'one', redirect: redirect({ answer: 'pause' }), state: 'waiting' }, 'pause page, not yet'],
         [
             { kind: 'branch', redirect: redirect({ answer: '302', inFront: true }), state: 'off' },
-            'sends on, 302, in front, off',
+            'redirects, 302, overrides the page, off',
         ],
     ])('%o', (fields, words) => {
         expect(answerWords(row(fields))).toBe(words)

@@ -22,7 +22,6 @@ const defaults = {
     children: 0,
     linksIn: 0,
     layout: 'page',
-    by: null,
 } as const
 
 export const whole = (row: Schemas['OutlineRow']): OutlineRow => ({ ...defaults, picks: [], ...row }) as OutlineRow

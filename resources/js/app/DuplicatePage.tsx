@@ -59,6 +59,7 @@ export function DuplicatePage({ page, onClose }: Props) {
             open
             onClose={onClose}
             title={`Duplicate ${page.name}`}
+            help="duplicate"
             description="The copy stands right after the original, as a draft: visitors do not see it until it goes live."
             width={480}
         >

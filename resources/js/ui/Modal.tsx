@@ -1,5 +1,6 @@
 import clsx from 'clsx'
 import { Dialog } from 'radix-ui'
+import { HelpLink, type Task } from './HelpLink'
 import { createContext, useContext, type ReactNode } from 'react'
 
 type Props = {
@@ -10,13 +11,15 @@ type Props = {
     children: ReactNode
     width?: number
     alert?: boolean
+    /** The guide's page for what is done in it. */
+    help?: Task
 }
 
 /** How wide the dialog is from which another one is opened; null outside of any. */
 const Around = createContext<number | null>(null)
 
 /** A dialog over everything, closed with Esc. With `alert` it waits for an answer. One that another opens stands beside it. */
-export function Modal({ open, onClose, title, description, children, width = 460, alert = false }: Props) {
+export function Modal({ open, onClose, title, description, children, width = 460, alert = false, help }: Props) {
     const around = useContext(Around)
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
@@ -39,7 +42,10 @@ export function Modal({ open, onClose, title, description, children, width = 460
                         around === null ? 'top-[14vh] left-1/2 -translate-x-1/2' : 'top-[18vh] border border-edge',
                     )}
                 >
-                    <Dialog.Title className="text-[17px] leading-6 font-bold">{title}</Dialog.Title>
+                    <div className="flex items-center gap-0.5">
+                        <Dialog.Title className="text-[17px] leading-6 font-bold">{title}</Dialog.Title>
+                        {help !== undefined && <HelpLink task={help} />}
+                    </div>
                     {description !== undefined && (
                         <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>
                     )}

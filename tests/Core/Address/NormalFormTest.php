@@ -147,7 +147,7 @@ final class NormalFormTest extends TestCase
         yield 'query' => ['/a?b', 'question mark'];
         yield 'fragment' => ['/a#b', 'number sign'];
         yield 'backslash' => ['/a\\b', 'backslash'];
-        yield 'control' => ["/a\x07", 'Control characters'];
+        yield 'control' => ["/a\x07", 'control characters'];
         yield 'not utf-8' => ["/\xff", 'UTF-8'];
         yield 'too long' => ['/'.str_repeat('a', 2000), '2000'];
     }

@@ -132,7 +132,7 @@ final class SlugTest extends TestCase
         yield 'question mark' => ['a?', 'question mark'];
         yield 'number sign' => ['a#b', 'number sign'];
         yield 'backslash' => ['a\\b', 'backslash'];
-        yield 'control character encoded' => ['a%00b', 'Control'];
+        yield 'control character encoded' => ['a%00b', 'control characters'];
         yield 'too long' => [str_repeat('ö', 201), '200'];
     }
 

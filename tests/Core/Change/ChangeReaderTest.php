@@ -167,8 +167,8 @@ final class ChangeReaderTest extends TestCase
             'leadsTo',
             'identity',
         ];
-        yield 'moment' => [['kind' => 'schedule', ...$page, 'from' => 'next week'], 'from', 'no date'];
-        yield 'a day that is not' => [['kind' => 'schedule', ...$page, 'until' => '2027-02-30'], 'until', 'no date'];
+        yield 'moment' => [['kind' => 'schedule', ...$page, 'from' => 'next week'], 'from', 'not a date'];
+        yield 'a day that is not' => [['kind' => 'schedule', ...$page, 'until' => '2027-02-30'], 'until', 'not a date'];
         yield 'note' => [['kind' => 'return-to-writer', ...$page, 'note' => str_repeat('a', 2001)], 'note', 'at most 2000'];
         yield 'answer' => [['kind' => 'add-address', ...$page, 'address' => '/x', 'answer' => 'maybe'], 'answer', 'send-on'];
         yield 'address' => [['kind' => 'pin', ...$page, 'address' => 'x'], 'address', 'slash'];

@@ -99,6 +99,15 @@ final class ChangesTest extends TestCase
     }
 
     #[Test]
+    public function a_duplicate_is_called_as_it_is_said_and_its_slug_follows_that(): void
+    {
+        $this->site->apply(new Duplicate('Travel', 'Copy', Scope::Branch, name: PageName::of('Journeys 2027')));
+        self::assertSame(['Journeys 2027', '/journeys-2027'], [$this->site->pages['Copy']->name, $this->site->pages['Copy']->address->path]);
+        $this->site->apply(new Rename('Copy', PageName::of('Trips')));
+        self::assertSame('/trips', $this->site->pages['Copy']->address->path);
+    }
+
+    #[Test]
     public function copies_inside_a_section_left_out_of_addresses_get_free_slugs_too(): void
     {
         $this->site->apply(new ChangeKind('Travel', PageKind::Section), new LeaveOutOfAddresses('Travel'));

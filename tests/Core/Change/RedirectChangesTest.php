@@ -134,16 +134,16 @@ final class RedirectChangesTest extends TestCase
     public function what_leads_back_to_itself_is_refused_with_the_steps(): void
     {
         $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));
-        $this->refused('changes.0.leadsTo', 'in a circle: /b → /a → /b', $this->making(self::B, '/b', ['leadsTo' => ['address' => '/a']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/x', ['scope' => 'branch', 'leadsTo' => ['address' => '/x/y']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/b', ['scope' => 'branch', 'leadsTo' => ['address' => '/a']]));
+        $this->refused('changes.0.leadsTo', 'in a loop: /b → /a → /b', $this->making(self::B, '/b', ['leadsTo' => ['address' => '/a']]));
+        $this->refused('changes.0.leadsTo', 'in a loop', $this->making(self::B, '/x', ['scope' => 'branch', 'leadsTo' => ['address' => '/x/y']]));
+        $this->refused('changes.0.leadsTo', 'in a loop', $this->making(self::B, '/b', ['scope' => 'branch', 'leadsTo' => ['address' => '/a']]));
         $this->refused(
             'changes.0.leadsTo',
-            'in a circle',
+            'in a loop',
             $this->making(self::B, '/p/:x', ['scope' => 'pattern', 'leadsTo' => ['address' => '/p/:x']]),
         );
         $this->site->apply($this->making(self::B, '/b', ['leadsTo' => ['address' => '/c']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', new ChangeRedirect(self::B, ['leadsTo' => ['address' => '/a']]));
+        $this->refused('changes.0.leadsTo', 'in a loop', new ChangeRedirect(self::B, ['leadsTo' => ['address' => '/a']]));
     }
 
     #[Test]

@@ -53,7 +53,7 @@ final class ReplacementTest extends TestCase
         yield 'no pattern' => ['a(b', 'x', 'find', 'missing closing parenthesis'];
         yield 'a group that is not there' => ['(a)', '$2', 'with', 'has 1 groups, and no $2'];
         yield 'a pattern without groups' => ['a', '$1', 'with', 'has no groups'];
-        yield 'half signs' => ['a\Cb', 'x', 'find', 'Half signs'];
+        yield 'half signs' => ['a\Cb', 'x', 'find', 'not supported'];
         yield 'more than fits' => [str_repeat('a', 501), 'x', 'find', 'At most 500'];
         yield 'signs that no text has' => ["a\0", 'x', 'find', 'no text has'];
     }

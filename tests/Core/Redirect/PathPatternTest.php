@@ -47,7 +47,7 @@ final class PathPatternTest extends TestCase
         yield 'a name twice' => ['/:a/:a', 'Duplicate name'];
         yield 'an open bracket' => ['/(a', 'Unbalanced'];
         yield 'a nameless name' => ['/:', 'Missing parameter name'];
-        yield 'a broken expression' => ['/([a-)', 'no regular expression'];
+        yield 'a broken expression' => ['/([a-)', 'not a regular expression'];
         yield 'a repetition within one' => ['/((?:a+)+)', 'searching for long'];
         yield 'alternatives repeated' => ['/((?:a|a)*)', 'searching for long'];
         yield 'a repetition of a repetition' => ['/(a+)+', 'searching for long'];

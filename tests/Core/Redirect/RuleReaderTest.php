@@ -84,7 +84,7 @@ final class RuleReaderTest extends TestCase
             'until',
             'before it begins',
         ];
-        yield 'no date' => [['source' => '/a', 'from' => 'soon'] + $to, 'from', 'no date'];
+        yield 'no date' => [['source' => '/a', 'from' => 'soon'] + $to, 'from', 'not a date'];
         yield 'a long pause' => [['source' => '/a', 'answer' => 'pause', 'pause' => ['seconds' => 61]] + $to, 'pause.seconds', '0 to 60'];
         yield 'a long note' => [['source' => '/a', 'note' => str_repeat('a', 501)] + $to, 'note', 'at most 500'];
         yield 'no flag' => [['source' => '/a', 'isOn' => 'yes'] + $to, 'isOn', 'true or false'];

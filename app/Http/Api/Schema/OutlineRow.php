@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'OutlineRow',
         description: 'A page as the outline shows it; `match` only under a filter. What has a default is dropped where it is that.',
-        required: ['id', 'parent', 'name', 'slug', 'address', 'state', 'everLive', 'clicks', 'changed', 'description', 'score', 'level'],
+        required: ['id', 'parent', 'name', 'slug', 'address', 'state', 'everLive', 'clicks', 'changed', 'description', 'score', 'by', 'level'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('parent', type: 'string', nullable: true),

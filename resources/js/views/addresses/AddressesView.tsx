@@ -74,7 +74,7 @@ export function AddressesView({
         <main className="flex h-full min-h-0 min-w-0">
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
-                    <PageTitle>Addresses</PageTitle>
+                    <PageTitle help="poster">Addresses</PageTitle>
                     {!compact && (
                         <Muted>
                             <b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known

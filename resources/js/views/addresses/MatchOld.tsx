@@ -69,6 +69,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
             open
             onClose={onClose}
             title="Match addresses of an old site"
+            help="old-addresses"
             description="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
             width={900}
         >

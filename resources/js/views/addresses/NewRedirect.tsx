@@ -48,7 +48,7 @@ export function NewRedirect({
         }).then(() => isRefused || onClose())
     }
     return (
-        <Modal open onClose={onClose} title="New redirect" width={560}>
+        <Modal open onClose={onClose} title="New redirect" help="poster" width={560}>
             <form
                 className="grid gap-3"
                 onSubmit={event => {

@@ -39,7 +39,7 @@ export const answers: [Redirect['answer'], string, string][] = [
     ['307', 'Temporary, same method', 'Temporary (307). Forms sent to this address are sent on unchanged.'],
     ['308', 'Permanent, same method', 'Permanent (308). Forms sent to this address are sent on unchanged.'],
     ['pause', 'Pause page', 'Shows a message, then goes on after some seconds.'],
-    ['410', 'Gone', 'Returns 410: removed for good, and leads nowhere.'],
+    ['410', 'Gone', 'Removed for good (410), and leads nowhere.'],
 ]
 
 /** What answers at an address, in a word or two. */

@@ -40,7 +40,7 @@ export function FindabilityView({ search, set, onPage, onEntry, onFault }: Props
     return (
         <main className="flex h-full min-h-0 min-w-0 flex-col">
             <div className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-b border-line px-4 py-2">
-                <PageTitle>Findability</PageTitle>
+                <PageTitle help="search-texts">Findability</PageTitle>
                 <nav aria-label="Parts of Findability" className="flex flex-wrap gap-4">
                     {parts.map(([part, label]) => (
                         <button

@@ -57,7 +57,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
         <div className="flex h-full min-h-0">
             <main className="grid min-w-0 flex-1 grid-rows-[56px_auto_minmax(0,1fr)]">
                 <div className="flex items-center gap-3.5 px-4">
-                    <PageTitle>History</PageTitle>
+                    <PageTitle help="history">History</PageTitle>
                     <span className="ml-auto" />
                     {site.may('settings') && (
                         <Button variant="quiet" onClick={() => setThinning(true)}>

@@ -42,7 +42,7 @@ export function MenuEditor(editing: MenuEditing) {
                 onChoose={chosen => set({ menu: chosen, entry: undefined })}
             />
             <div className="flex min-w-0 flex-1 flex-col">
-                <MenuTitle name={menu.name} place={place?.name}>
+                <MenuTitle name={menu.name} place={place?.name} isPicks={picks}>
                     {writes && (
                         <>
                             <MenuActs

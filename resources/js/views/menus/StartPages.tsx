@@ -4,6 +4,7 @@ import { useChanges } from '../../app/changes'
 import { PickPage } from '../../app/PickPage'
 import { Preview } from '../../app/Preview'
 import { Button } from '../../ui/Button'
+import { HelpLink } from '../../ui/HelpLink'
 import { SiteNames } from '../../app/SiteNames'
 
 type For = 'visitors' | 'signed-in'
@@ -25,7 +26,9 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
         })
     return (
         <section aria-label="Start pages">
-            <h2 className="px-1.5 text-[12px] text-ink-3">Start pages</h2>
+            <h2 className="flex items-center px-1.5 text-[12px] text-ink-3">
+                Start pages <HelpLink task="start-page" />
+            </h2>
             <ul className="mt-0.5 grid gap-1">
                 {rows.map(([who, word, page, name]) => (
                     <li key={who} className="px-1.5 leading-4">

@@ -33,6 +33,7 @@ export function UnreachedPages({ menus, writes }: { menus: Schemas['MenuItem'][]
                 open={shown}
                 onClose={() => show(false)}
                 title="In no menu"
+                help="reach"
                 description="Live and listed, and neither in a menu nor in the side menu of a section that is."
                 width={640}
             >

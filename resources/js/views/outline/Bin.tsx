@@ -50,6 +50,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             open={open}
             onClose={onClose}
             title="Bin"
+            help="retire"
             description="Retired pages wait here with everything that was below them. Old addresses keep answering, even after deletion."
             width={820}
         >

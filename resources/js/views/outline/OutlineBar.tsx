@@ -39,7 +39,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
         <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
-            <PageTitle>Outline</PageTitle>
+            <PageTitle help="move">Outline</PageTitle>
             {counts !== undefined && (
                 <p
                     className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden"

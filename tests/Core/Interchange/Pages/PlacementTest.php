@@ -140,7 +140,7 @@ final class PlacementTest extends TestCase
 
         self::assertSame('/travel/fares/dogs', $placed->pages[0]->address?->path);
         self::assertStringContainsString('no page “Missing”', $placed->pages[2]->remarks[0]->reason);
-        self::assertStringContainsString('circle', $placed->pages[3]->remarks[0]->reason);
+        self::assertStringContainsString('form a loop', $placed->pages[3]->remarks[0]->reason);
         self::assertSame(3, $placed->counts()['refused']);
     }
 
