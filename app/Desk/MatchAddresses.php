@@ -14,6 +14,7 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\OldAddresses;
 use Heronstem\Core\Redirect\Matching\Candidate;
 use Heronstem\Core\Redirect\Matching\Matcher;
+use Heronstem\Core\Redirect\Matching\OldPage;
 use Illuminate\Database\Connection;
 
 /** Matches the addresses of an old site to pages of this one. */
@@ -48,8 +49,13 @@ final readonly class MatchAddresses
         }
         $held = (new StoredLedger($this->db, $site))->claimsOn(array_values($addresses));
         $rows = [];
+        $pages = [];
+        foreach ($old as $written => ['title' => $title]) {
+            $pages[] = new OldPage((string) $written, $title);
+        }
+        $proposals = $matcher->matchAll($pages);
         foreach ($old as $written => ['title' => $title, 'requests' => $requests]) {
-            $proposal = $matcher->match((string) $written, $title);
+            $proposal = $proposals[count($rows)];
             $address = $addresses[$written] ?? null;
             $page = static fn (?Candidate $page): ?array => $page === null
                 ? null

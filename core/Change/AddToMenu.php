@@ -60,7 +60,7 @@ final readonly class AddToMenu implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return "Put {$outcome->page($this->page)} into {$outcome->menu($this->menu)}";
+        return "Added {$outcome->page($this->page)} to {$outcome->menu($this->menu)}";
     }
 
     public function toArray(): array

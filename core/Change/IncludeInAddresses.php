@@ -32,7 +32,7 @@ final readonly class IncludeInAddresses implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return "Took {$outcome->page($this->page)} into the addresses below";
+        return "Included {$outcome->page($this->page)} in the addresses below";
     }
 
     public function toArray(): array

@@ -54,7 +54,7 @@ final readonly class PlaceMenu implements RequestedChange
     public function sentence(Outcome $outcome): string
     {
         return $this->place === null
-            ? "Took {$outcome->menu($this->menu)} out of its place"
+            ? "Removed {$outcome->menu($this->menu)} from its place"
             : "Placed {$outcome->menu($this->menu)} at {$this->place}";
     }
 

@@ -46,7 +46,7 @@ final readonly class RemoveAddress implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return "Took {$this->address->readable()} from {$outcome->page($this->page)}";
+        return "Removed {$this->address->readable()} from {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

@@ -49,7 +49,7 @@ final readonly class RemoveFromMenu implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return "Took {$outcome->page($this->page)} out of {$outcome->menu($this->menu)}";
+        return "Removed {$outcome->page($this->page)} from {$outcome->menu($this->menu)}";
     }
 
     public function toArray(): array

@@ -57,7 +57,7 @@ final readonly class SetRoles implements RequestedChange
         $roles = implode(', ', array_map($outcome->role(...), $this->roles));
 
         return $this->roles === []
-            ? "Took {$outcome->person($this->person)} off the site"
+            ? "Removed {$outcome->person($this->person)} from the site"
             : "Set the roles of {$outcome->person($this->person)}: $roles";
     }
 

@@ -37,7 +37,7 @@ final readonly class Unprotect implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return "Took the protection from {$outcome->page($this->page)}";
+        return "Removed the protection of {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

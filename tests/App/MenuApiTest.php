@@ -135,7 +135,7 @@ final class MenuApiTest extends AppTestCase
             ->json('1.menu');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'remove-from-menu', 'page' => $this->times, 'menu' => $main]]])
             ->assertCreated()
-            ->assertJsonPath('sentence', 'Took *Times* out of *Main*');
+            ->assertJsonPath('sentence', 'Removed *Times* from *Main*');
         $this->api('GET', "pages/$this->times/menus")->assertJsonPath('1.branch', 'leaves-out');
         $this->visit('/')->assertDontSee('href="/travel/times"', false);
         $this->visit('/travel/times')->assertOk();

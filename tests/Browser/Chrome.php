@@ -110,7 +110,8 @@ final class Chrome
     /** Waits until something stands where it stood for some frames: what arrives above it moves it, and a click would land beside. */
     public function awaitStill(string $role, string $name): void
     {
-        $look = 'const [e, done] = arguments; e.scrollIntoView({ block: "center" }); const at = () => e.getBoundingClientRect().top; const before = at(); setTimeout(() => requestAnimationFrame(() => done(e.isConnected && at() === before)), 300)';
+        $look =
+            'const [e, done] = arguments; e.scrollIntoView({ block: "center" }); const at = () => e.getBoundingClientRect().top; const before = at(); setTimeout(() => requestAnimationFrame(() => done(e.isConnected && at() === before)), 300)';
         $this->until(
             fn (): ?bool => $this->driver->executeAsyncScript($look, [$this->find($role, $name)]) === true ? true : null,
             "the $role “{$name}” to stand still",
@@ -128,15 +129,6 @@ final class Chrome
             $this->click($role, $name);
         }
         $this->press([WebDriverKeys::CONTROL, 'a'], WebDriverKeys::BACKSPACE, $text);
-    }
-
-    /** Of the field for a date and time in the open dialog: its parts are typed in the order of a region, so it is set whole. */
-    public function setMoment(string $local): void
-    {
-        $this->driver->executeScript(
-            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, arguments[0]); f.dispatchEvent(new Event('input', { bubbles: true }))",
-            [$local],
-        );
     }
 
     /** Keys to whatever has the focus when each of them comes down; a chord as a list. */

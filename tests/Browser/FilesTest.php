@@ -220,7 +220,7 @@ final class FilesTest extends Errand
     private function openSheet(string $name): void
     {
         $this->chrome->press([WebDriverKeys::CONTROL, 'k']);
-        $this->chrome->find('dialog', 'Go to a page, or make one');
+        $this->chrome->find('dialog', 'Go to a page, or do something');
         $this->chrome->press($name);
         $this->chrome->click('option', "*$name*");
         $this->chrome->find('heading', $name);

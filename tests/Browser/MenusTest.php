@@ -28,8 +28,8 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Review and save');
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('Together appears in Campaign', 'section[aria-label=Ripple]');
-        $chrome->click('button', 'Arrange*');
-        $chrome->awaitText('Arranged Campaign');
+        $chrome->click('button', 'Save menu');
+        $chrome->awaitText('Changed the menu Campaign');
         $chrome->click('button', 'Change Campaign');
         $chrome->click('menuitem', 'Place at Quick links*');
         $chrome->find('region', 'Ripple');
@@ -68,9 +68,7 @@ final class MenusTest extends Errand
     {
         $chrome = $this->open('Footer');
         $chrome->awaitText('from 1 May', '[aria-label="As visitors see it"]');
-        $chrome->driver->executeScript(
-            "const f = document.querySelector('input[aria-label=When]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, new Date().getFullYear() + 1 + '-06-01T12:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
-        );
+        $chrome->type('textbox', 'When', '1 June '.(1 + (int) date('Y')).', 12:00');
         $chrome->awaitNoText('from 1 May', '[aria-label="As visitors see it"]');
         $chrome->click('button', 'Phone');
         $chrome->driver->navigate()->refresh();
@@ -91,7 +89,7 @@ final class MenusTest extends Errand
         $chrome->find('treeitem', '*Press*');
         $chrome->find('treeitem', '*/about/history*');
         $chrome->click('link', 'Outline');
-        $chrome->find('dialog', 'Leave with See also arranged and not applied?');
+        $chrome->find('dialog', 'Leave with unsaved changes to See also?');
         $chrome->click('button', 'Stay');
         $chrome->click('button', 'Discard');
         $chrome->awaitGone('treeitem', '*Press*');
@@ -105,9 +103,9 @@ final class MenusTest extends Errand
         $row->findElement(WebDriverBy::cssSelector('[role=gridcell]:nth-child(2)'))->click();
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         $chrome->press('p');
-        $chrome->find('dialog', 'Pick Freight');
-        $chrome->click('button', 'Pick for Front page');
-        $chrome->awaitText('Put Freight into Front page');
+        $chrome->find('dialog', 'Add Freight to picks');
+        $chrome->click('button', 'Add to Front page');
+        $chrome->awaitText('Added Freight to Front page');
         self::assertMatchesRegularExpression('#<ul class="cards">.*Freight.*</ul>#s', $this->fetch($this->ferries('/'))[2]);
         $chrome->find('button', 'Freight is picked: Front page');
         $chrome->click('button', 'Freight');
@@ -118,8 +116,8 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Cancel');
         $chrome->click('button', 'Remove from Front page');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Take it out');
-        $chrome->awaitText('Took Freight out of Front page');
+        $chrome->find('region', 'Ripple')->findElement(WebDriverBy::xpath('.//button[.="Remove"]'))->click();
+        $chrome->awaitText('Removed Freight from Front page');
     }
 
     #[Test]
@@ -153,7 +151,7 @@ final class MenusTest extends Errand
         $chrome->awaitText('Summer timetable appears in Quick links', 'section[aria-label=Ripple]');
         $chrome->awaitText('Lost property appears in Campaign', 'section[aria-label=Ripple]');
         $chrome->click('button', 'Move them*');
-        $chrome->awaitText('Arranged Campaign');
+        $chrome->awaitText('Changed the menu Campaign');
         $chrome->awaitGone('treeitem', '*Summer timetable*');
         self::assertStringContainsString('Summer timetable', $this->fetch($this->ferries('/'))[2]);
         $this->undo();
@@ -170,11 +168,63 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Show again');
         $chrome->click('button', 'Review and save');
         $chrome->awaitText('Legal appears in Main', 'section[aria-label=Ripple]');
-        $chrome->click('button', 'Arrange*');
-        $chrome->awaitText('Arranged Main');
+        $chrome->click('button', 'Save menu');
+        $chrome->awaitText('Changed the menu Main');
         $bar = $this->fetch($this->ferries('/'))[2];
         self::assertMatchesRegularExpression('#Show what is in Legal.*?<ul class="drop">.*?Privacy.*?</ul>#s', $bar);
         $this->undo();
+    }
+
+    #[Test]
+    public function what_comes_from_the_tree_is_left_out_renamed_and_dragged_where_it_is_seen(): void
+    {
+        $chrome = $this->open('Main');
+        $this->actOn('Groups', 'Leave out of this menu');
+        $chrome->awaitText('left out', '[aria-label="As visitors see it"]');
+        $this->actOn('Timetables', 'Rename here…');
+        $chrome->find('dialog', 'Rename Timetables in this menu');
+        $chrome->type('textbox', 'Name', 'When boats sail');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Rename here');
+        $chrome->awaitText('stands as single entries now');
+        $chrome->awaitText('When boats sail', '[aria-label="As visitors see it"]');
+        // What is below the others goes on coming from the tree.
+        $chrome->find('treeitem', '*Islands*');
+        $seen = fn (string $name): mixed => $this->seen($name);
+        $chrome->driver
+            ->action()
+            ->clickAndHold($seen('Help'))
+            ->moveByOffset(-20, 0)
+            ->moveToElement($seen('Islands'), 4 - (int) ($seen('Islands')->getSize()->getWidth() / 2), 0)
+            ->perform();
+        $chrome->driver->action()->moveByOffset(1, 0)->release()->perform();
+        $chrome->until(fn (): ?bool => $seen('Help')->getLocation()->getX() < $seen('Islands')->getLocation()->getX() ?: null, 'Help before Islands');
+        $chrome->click('button', 'Phone');
+        $chrome->click('button', 'Unfold Travel');
+        $chrome->awaitText('When boats sail', '[aria-label="As visitors see it"]');
+        $chrome->click('button', 'Review and save');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Save menu');
+        $chrome->awaitText('Changed the menu Main');
+        $bar = $this->fetch($this->ferries('/'))[2];
+        self::assertStringContainsString('When boats sail', $bar);
+        self::assertMatchesRegularExpression('#aria-label="Main".*?/travel.*?/help.*?/islands#s', $bar);
+        self::assertDoesNotMatchRegularExpression('#<nav class="bar".*?/travel/groups.*?</nav>#s', $bar);
+        $this->undo();
+    }
+
+    /** An item of the menu as it is seen. */
+    private function seen(string $name): \Facebook\WebDriver\Remote\RemoteWebElement
+    {
+        $path = sprintf("//section[@aria-label='As visitors see it']//button[.//span[text()='%s']]", $name);
+
+        return $this->chrome->until(fn () => $this->chrome->driver->findElements(WebDriverBy::xpath($path))[0] ?? null, "$name in the menu");
+    }
+
+    private function actOn(string $name, string $act): void
+    {
+        $this->chrome->driver->action()->contextClick($this->seen($name))->perform();
+        $this->chrome->click('menuitem', $act);
     }
 
     #[Test]
@@ -193,8 +243,8 @@ final class MenusTest extends Errand
         $chrome->find('button', 'Follow the page');
         $chrome->click('button', 'Review and save');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Arrange*');
-        $chrome->awaitText('Arranged Front page');
+        $chrome->click('button', 'Save menu');
+        $chrome->awaitText('Changed the menu Front page');
         self::assertMatchesRegularExpression(
             '#<img src="/_files/\w+/island-skerra.png" alt=""[^>]*><a href="/islands">#',
             $this->fetch($this->ferries('/'))[2],
@@ -207,8 +257,8 @@ final class MenusTest extends Errand
         $chrome->type('textbox', 'Label', 'All fares');
         $chrome->awaitText('fares.csv', '[role=tree]');
         $chrome->click('button', 'Review and save');
-        $chrome->click('button', 'Arrange*');
-        $chrome->awaitText('Arranged Quick links');
+        $chrome->click('button', 'Save menu');
+        $chrome->awaitText('Changed the menu Quick links');
         self::assertMatchesRegularExpression('#href="/_files/\w+/fares.csv"[^>]*>All fares#', $this->fetch($this->ferries('/'))[2]);
     }
 

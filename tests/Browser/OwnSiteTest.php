@@ -66,9 +66,9 @@ final class OwnSiteTest extends Errand
         $chrome->click('button', 'Next season*');
         $chrome->awaitText('Prepared, 1 step');
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Switch on…');
+        $chrome->click('button', 'Apply plan…');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Switch on');
+        $chrome->click('button', 'Apply plan');
         $chrome->until(fn (): ?bool => $this->living() === 6 ?: null, 'the page of the plan on the living site');
 
         $chrome->open($this->editor('/s/harbour-trust/take-out'));

@@ -64,11 +64,17 @@ final class StructureTest extends Errand
     public function a_branch_is_duplicated_as_drafts_and_marked_pages_go_live_together(): void
     {
         $chrome = $this->signIn();
-        $this->menu('Freight', 'Duplicate with all below');
-        $chrome->find('region', 'Ripple');
-        $chrome->awaitText(' copies', $this->tray());
-        $chrome->click('button', 'Duplicate with all below');
+        $this->menu('Freight', 'Duplicate…');
+        $chrome->find('dialog', 'Duplicate Freight');
+        $chrome->type('textbox', 'Name of the copy', 'Freight copy');
+        $chrome->awaitText('It will be at /freight-copy', '[role=dialog]');
+        $chrome->click('checkbox', 'Duplicate the pages below it too, as drafts');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Duplicate');
         $chrome->awaitText('Duplicated Freight');
+        // The copy is chosen, and its sheet is open.
+        $chrome->find('heading', 'Freight copy');
+        $chrome->click('button', 'Close the sheet');
         $this->row('*Freight copy*');
         $chrome->press(WebDriverKeys::ARROW_RIGHT);
         // The range goes over the rows that are there.
@@ -105,10 +111,10 @@ final class StructureTest extends Errand
         $chrome->find('button', 'Remove /q/tides');
         $this->expected[] = '422';
         $chrome->click('button', 'Set…');
-        $chrome->setMoment('2020-05-01T06:00');
+        $chrome->type('textbox', 'Live from', '1 May 2020, 06:00');
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('This moment has passed', '[role=dialog]');
-        $chrome->setMoment('2090-05-01T06:00');
+        $chrome->type('textbox', 'Live from', '2090-05-01 6:00');
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('live from 1 May 2090, 06:00', 'aside');
         $this->goLive();
@@ -139,7 +145,7 @@ final class StructureTest extends Errand
         self::assertSame(200, $this->fetch($this->ferries('/about/ropes'))[0]);
         self::assertSame([301, $this->ferries('/about/ropes')], array_slice($this->fetch($this->ferries('/about/spare-parts/ropes')), 0, 2));
         $this->menu('Spare parts', 'Include in addresses below');
-        $this->applyIfShown('Took Spare parts into the addresses below');
+        $this->applyIfShown('Included Spare parts in the addresses below');
         self::assertSame(200, $this->fetch($this->ferries('/about/spare-parts/ropes'))[0]);
     }
 
@@ -181,7 +187,7 @@ final class StructureTest extends Errand
         $manager->press(WebDriverKeys::DELETE);
         $manager->awaitText('only the owner of the site retires it');
         $this->menu('Anchors', 'Remove protection');
-        $owner->awaitText('Took the protection from Anchors');
+        $owner->awaitText('Removed the protection of Anchors');
         $manager->press(WebDriverKeys::DELETE);
         $manager->find('region', 'Ripple');
         $manager->click('button', 'Put in bin');
@@ -328,7 +334,7 @@ final class StructureTest extends Errand
             $chrome->awaitText('version '.($n + 1));
         }
         $chrome->click('tab', 'History');
-        $chrome->click('button', 'Open version 2');
+        $chrome->click('button', 'Show: version 2');
         $chrome->awaitText('Version 2 of the content', '[role=dialog]');
         $chrome->awaitText('They wait a month.', '[role=dialog]');
         self::assertStringContainsString(
@@ -337,7 +343,7 @@ final class StructureTest extends Errand
         );
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Close');
-        $chrome->click('button', 'Open version 1');
+        $chrome->click('button', 'Compare with latest: version 1');
         $chrome->awaitText('Gloves wait at the office.', '[role=dialog]');
         $chrome->click('button', 'Bring version 1 back');
         $chrome->awaitText('Version 1 is back, as version 3.');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -65,7 +66,7 @@ final class ViewsTest extends Errand
         $this->assertAccessible('marks under a filter');
         $chrome->click('button', 'Unmark all');
         $chrome->press([WebDriverKeys::CONTROL, 'k']);
-        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->find('dialog', 'Go to a page, or do something');
         $chrome->press('harb');
         $chrome->find('option', '*Harbours*');
         $this->assertAccessible('go to');
@@ -85,25 +86,88 @@ final class ViewsTest extends Errand
     }
 
     #[Test]
+    public function what_can_be_done_is_found_by_its_name_as_pages_are(): void
+    {
+        $chrome = $this->signIn();
+        $ask = function (string $words) use ($chrome): void {
+            $chrome->press([WebDriverKeys::CONTROL, 'k']);
+            $chrome->find('dialog', 'Go to a page, or do something');
+            $chrome->press($words);
+        };
+        $ask('skerra parking');
+        $chrome->find('option', '*/travel/harbours/skerra*');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->find('row', '*Freight*')->click();
+        $ask('retire');
+        $chrome->find('option', 'Put in bin · Freight*')->click();
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Cancel');
+        $ask('move freight');
+        $chrome->find('option', 'Move to…*')->click();
+        $chrome->find('dialog', 'Move Freight');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->awaitGone('dialog', 'Move Freight');
+        $ask('new redirect');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('dialog', 'New redirect');
+        self::assertStringContainsString('/addresses', $chrome->driver->getCurrentURL());
+    }
+
+    #[Test]
+    public function columns_are_chosen_and_what_a_filter_finds_is_sorted_by_one(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Columns');
+        $chrome->click('menuitemcheckbox', 'Score');
+        $chrome->click('menuitemcheckbox', 'Picks');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->find('columnheader', 'Score');
+        $chrome->awaitGone('columnheader', 'Picks');
+        $chrome->driver->navigate()->refresh();
+        $chrome->find('columnheader', 'Score');
+        $chrome->type('textbox', 'Filter by name or address', 'fares');
+        $chrome->click('button', 'Name');
+        $names = fn (): array => array_values(
+            array_filter(
+                array_map(
+                    static fn ($row): string => (string) strtok($row->getText(), "\n"),
+                    $chrome->driver->findElements(WebDriverBy::cssSelector('[role=row][aria-selected]')),
+                ),
+            ),
+        );
+        $sorted = function (bool $up) use ($names): ?bool {
+            $is = $wants = $names();
+            $up ? natcasesort($wants) : rsort($wants, SORT_FLAG_CASE | SORT_STRING);
+
+            return count($is) > 3 && $is === array_values($wants) ?: null;
+        };
+        $chrome->until(fn (): ?bool => $sorted(true), 'rows by name');
+        self::assertSame('ascending', $chrome->find('columnheader', 'Name')->getAttribute('aria-sort'));
+        $chrome->click('button', 'Name');
+        $chrome->until(fn (): ?bool => $sorted(false), 'rows by name, the last first');
+        self::assertSame([], $chrome->axe());
+    }
+
+    #[Test]
     public function go_to_finds_pages_and_offers_to_make_one(): void
     {
         $chrome = $this->signIn();
         $chrome->press([WebDriverKeys::CONTROL, 'k']);
-        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->find('dialog', 'Go to a page, or do something');
         $chrome->press('/islands/ullin/wal');
         $chrome->find('option', 'Walking*');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->find('heading', 'Walking');
         $chrome->find('row', '*/islands/ullin/walking*');
         $chrome->press([WebDriverKeys::CONTROL, 'k']);
-        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->find('dialog', 'Go to a page, or do something');
         $chrome->press('Freight');
         $chrome->awaitText('one of this name exists: /freight');
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->press([WebDriverKeys::CONTROL, 'k']);
-        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->find('dialog', 'Go to a page, or do something');
         $chrome->press('Sea shanties');
-        $chrome->awaitText('No page has “Sea shanties”');
+        $chrome->awaitText('No page has all of “Sea shanties”');
         $chrome->find('option', 'Make a page named Sea shanties*')->click();
         $chrome->find('heading', 'Sea shanties');
         $chrome->find('row', '*/sea-shanties*');

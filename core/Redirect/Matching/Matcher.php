@@ -5,109 +5,172 @@ declare(strict_types=1);
 namespace Heronstem\Core\Redirect\Matching;
 
 /**
- * Finds for old addresses the pages they became. Candidates come from an inverted index of the words of paths, names and headings,
- * where rare words weigh more (inverse document frequency); then the last segment, the words of the whole path, the trigrams of
- * the path and the title are compared. The confidence comes from how alike the best is and how far ahead of the next.
+ * Finds for old addresses the pages they became. Each is compared with the pages that share words with it, the rarest words first
+ * (Comparing); then what is known of its neighbours in the old site is spread over both trees until it settles (Spreading, after
+ * similarity flooding, Melnik, Garcia-Molina and Rahm 2002), and siblings are told apart. How sure that is says Certainty.
  *
  * Cost: building, linear in the pages; matching, in the pages that share a word with the old address, the rarest words first.
  */
 final class Matcher
 {
     /** Pages that are compared closely. */
-    private const CLOSELY = 25;
+    private const CLOSELY = 16;
 
     /** How alike another page must be, against the likeliest, to be named beside it. */
-    private const WORTH_NAMING = 0.4;
+    private const WORTH_NAMING = 0.5;
 
     /** Pages that the words of one address may bring in, the rarest first; the rarest always does. */
-    private const MAX_BROUGHT_IN = 6000;
+    private const MAX_BROUGHT_IN = 3000;
+
+    /** How sure it is that what was the home page is it still. */
+    private const HOME = 0.95;
 
     /** @var array<string, Candidate> */
     private array $pages = [];
 
-    /** @var array<string, array<string, true>> pages by word */
+    /** @var array<string, list<string>> pages by a word of their own */
     private array $index = [];
 
     /** @var array<string, string> page by former or own address, in lower case */
     private array $exact = [];
 
-    /** @var array<string, array{list<string>, list<string>, list<string>, string}> words of last segment, path, and name with heading, and the last segment itself; by page */
+    /** @var array<string, PageWords> */
     private array $words = [];
 
-    /** @var array<string, float> by word, once asked for */
-    private array $weights = [];
+    private readonly Vocabulary $vocabulary;
+
+    private readonly PageTree $tree;
+
+    private readonly Comparing $comparing;
 
     /** @param  iterable<Candidate>  $pages */
     public function __construct(iterable $pages)
     {
+        $this->vocabulary = new Vocabulary();
         foreach ($pages as $page) {
             $this->pages[$page->id] = $page;
-            $last = self::last($page->address);
-            $this->words[$page->id] = [Words::of($last), Words::of($page->address), Words::of("{$page->name} {$page->heading}"), $last];
-            foreach ([...$this->words[$page->id][1], ...$this->words[$page->id][2]] as $word) {
-                $this->index[$word][$page->id] = true;
-            }
             foreach ([...$page->former, $page->address] as $address) {
-                $this->exact[self::bare($address)] = $page->id;
+                $this->exact[PageTree::bare($address)] = $page->id;
             }
         }
+        $this->tree = new PageTree($this->pages);
+        foreach ($this->pages as $page) {
+            $this->words[$page->id] = $this->wordsOf($page);
+            $own = [...$this->words[$page->id]->slug, ...$this->words[$page->id]->name, ...$this->words[$page->id]->heading];
+            $all = array_map(strval(...), array_keys($own + $this->words[$page->id]->above));
+            $this->vocabulary->add($all);
+            // What a page is inside of does not bring it in: Spreading does, where the rest of the list speaks for that.
+            foreach ($own as $word => $_) {
+                $this->index[$word][] = $page->id;
+            }
+        }
+        $this->comparing = new Comparing($this->vocabulary);
     }
 
     /** @param  string  $title  of the old page, where it is known */
     public function match(string $old, string $title = ''): Proposal
     {
-        $path = (string) preg_replace('#^https?://[^/]*#i', '', $old);
-        $path = substr($path, 0, strcspn($path, '?#'));
-        $known = $this->exact[self::bare($path)] ?? null;
-        if ($known !== null) {
-            return new Proposal($old, $this->pages[$known], 1.0, 'This address leads to the page already.', []);
-        }
-        $query = Words::of((string) preg_replace('/[?&]?[^=&?]*=/', ' ', (string) strpbrk($old, '?') ?: ''));
-        $last = $this->lastKnown($path);
-        $words = Words::of($path);
-        $of = [$this->known(Words::of($last)), $this->known([...$words, ...$query]), Words::of($title)];
-        $scores = $whys = [];
-        foreach ($this->candidates([...$of[1], ...$of[2]]) as $id) {
-            [$scores[$id], $whys[$id]] = $this->score((string) $id, $of, $last);
-        }
-        if ($scores === []) {
-            return new Proposal($old, null, 0.0, 'No page shares a word with it.', []);
-        }
-        arsort($scores);
-        $ids = array_map(strval(...), array_keys($scores));
-        $best = $scores[$ids[0]];
-        $second = isset($ids[1]) ? $scores[$ids[1]] : 0.0;
-
-        return new Proposal(
-            $old,
-            $this->pages[$ids[0]],
-            $this->confidence($best, $second, [...$words, ...$of[2]]),
-            $whys[$ids[0]],
-            array_map(
-                fn (string $id): Candidate => $this->pages[$id],
-                array_slice(array_filter($ids, static fn (string $id): bool => $scores[$id] >= self::WORTH_NAMING * $best), 1, 3),
-            ),
-        );
+        return $this->matchAll([new OldPage($old, $title)])[0];
     }
 
     /**
-     * @param  list<string>  $words
-     * @return list<string> pages that share words, those with the rarest first
+     * @param  list<OldPage>  $old  of one site: they tell something of each other
+     * @return list<Proposal> in the same order
      */
-    private function candidates(array $words): array
+    public function matchAll(array $old): array
     {
-        $words = array_values(array_filter(array_unique($words), fn (string $word): bool => isset($this->index[$word])));
-        usort($words, fn (string $a, string $b): int => count($this->index[$a]) <=> count($this->index[$b]));
+        $likeness = $known = [];
+        /** @var \WeakMap<OldPage, OldWords> $read */
+        $read = new \WeakMap();
+        $words = fn (OldPage $page): OldWords => ($read[$page] ??= OldWords::of($page, $this->vocabulary));
+        foreach ($old as $n => $page) {
+            [$is, $certainly] = $this->known($page);
+            if ($is !== null) {
+                $known[$n] = $is;
+                $likeness[$n] = [$is => $certainly];
+
+                continue;
+            }
+            $likeness[$n] = [];
+            foreach ($this->candidates($words($page)) as $id) {
+                $likeness[$n][$id] = $this->comparing->of($words($page), $this->words[$id]);
+            }
+        }
+        $spread = new Spreading(
+            $this->tree,
+            $old,
+            $likeness,
+            fn (OldPage $page, string $id): Likeness => $this->comparing->of($words($page), $this->words[$id]),
+        );
+        $proposals = [];
+        foreach ($old as $n => $page) {
+            $is = $known[$n] ?? null;
+            $proposals[] =
+                $is === null
+                    ? $this->proposal($page, $spread->beliefs($n), $spread->likenesses($n), $spread->support($n), $spread->elsewhere($n))
+                    : new Proposal($page->address, $this->pages[$is], $likeness[$n][$is]->score, $likeness[$n][$is]->why, []);
+        }
+
+        return $proposals;
+    }
+
+    /** @return array{string, Likeness}|array{null, null} the page that an old address is known to have become */
+    private function known(OldPage $old): array
+    {
+        $page = $this->exact[PageTree::bare($old->path())] ?? null;
+        if ($page !== null && ($old->query() === '' || PageTree::bare($old->path()) !== '')) {
+            return [$page, new Likeness(1.0, 1.0, 1.0, 1.0, 0.0, 'This address leads to the page already.')];
+        }
+        $home = $this->exact[''] ?? null;
+
+        return $home !== null && $old->isHome() ? [$home, new Likeness(self::HOME, 1.0, 1.0, 1.0, 0.0, 'It was a home page.')] : [null, null];
+    }
+
+    /**
+     * @param  array<string, float>  $beliefs  the most first
+     * @param  array<string, Likeness>  $likeness
+     */
+    private function proposal(OldPage $old, array $beliefs, array $likeness, float $support, float $elsewhere): Proposal
+    {
+        $ids = array_map(strval(...), array_keys($beliefs));
+        if ($ids === []) {
+            return new Proposal($old->address, null, 0.0, 'No page shares a word with it.', []);
+        }
+        $best = $beliefs[$ids[0]];
+        $next = array_slice(array_filter($ids, static fn (string $id): bool => $beliefs[$id] >= self::WORTH_NAMING * $best), 1, 3);
+        $of = $likeness[$ids[0]];
+
+        return new Proposal(
+            $old->address,
+            $this->pages[$ids[0]],
+            Certainty::of($of, $best, $beliefs[$ids[1] ?? ''] ?? 0.0, $support, $elsewhere),
+            $of->score < 0.35 ? 'Pages beside it lead there.' : $of->why,
+            array_map(fn (string $id): Candidate => $this->pages[$id], $next),
+        );
+    }
+
+    /** @return list<string> pages that share words, those with the rarest first */
+    private function candidates(OldWords $old): array
+    {
+        $weights = [];
+        foreach ([[$old->last, 1.0], [$old->title, 1.0], [$old->before, 0.5]] as [$words, $counts]) {
+            foreach ($words as $readings) {
+                foreach ($readings as $reading => $surely) {
+                    $weights[$reading] = max($weights[$reading] ?? 0.0, $counts * $surely);
+                }
+            }
+        }
+        uksort($weights, fn (string|int $a, string|int $b): int => count($this->index[$a] ?? []) <=> count($this->index[$b] ?? []));
         $found = [];
         $broughtIn = 0;
-        foreach ($words as $word) {
-            $of = $this->index[$word];
+        foreach ($weights as $word => $surely) {
+            $of = $this->index[$word] ?? [];
             $broughtIn += count($of);
             if ($found !== [] && $broughtIn > self::MAX_BROUGHT_IN) {
                 break;
             }
-            $weight = $this->weight($word);
-            foreach ($of as $id => $_) {
+            $weight = $surely * $this->vocabulary->weight((string) $word);
+            foreach ($of as $id) {
                 $found[$id] = ($found[$id] ?? 0.0) + $weight;
             }
         }
@@ -141,141 +204,16 @@ final class Matcher
         return array_map(strval(...), array_slice(array_keys($best), 0, self::CLOSELY));
     }
 
-    /**
-     * @param  array{list<string>, list<string>, list<string>}  $of
-     * @return array{float, string} from 0 to 1, and the strongest reason
-     */
-    private function score(string $id, array $of, string $lastOld): array
+    private function wordsOf(Candidate $page): PageWords
     {
-        [$last, $all, $name, $lastNew] = $this->words[$id];
-        $parts = [
-            'Its last part is much like the page’s.' => [0.34, max($this->alike($of[0], $last), 0.96 * $this->alike($of[0], $name))],
-            'The words of its path are those of the page’s.' => [0.26, $this->alike($of[1], $all)],
-            'It has the words of the page’s name.' => [0.16, $this->within($name === [] ? $last : $name, [...$of[1], ...$of[2]])],
-            'It is spelt much like the page’s address.' => [0.12, self::trigrams($lastOld, $lastNew)],
-        ];
-        if ($of[2] !== []) {
-            $parts['Its title is the page’s name.'] = [0.5, $this->alike($of[2], $name)];
+        $segments = explode('/', trim($page->address, '/'));
+        $last = (string) array_pop($segments);
+        $above = implode(' ', $segments);
+        for ($up = $this->tree->parent($page->id); $up !== null; $up = $this->tree->parent($up)) {
+            $above .= " {$this->pages[$up]->name}";
         }
-        $sum = $weights = 0.0;
-        $why = '';
-        $strongest = 0.0;
-        foreach ($parts as $says => [$weight, $value]) {
-            $sum += $weight * $value;
-            $weights += $weight;
-            if ($weight * $value > $strongest) {
-                [$why, $strongest] = [$says, $weight * $value];
-            }
-        }
+        $set = static fn (string $text): array => array_fill_keys(Words::of($text), true);
 
-        return [$sum / $weights, $why];
-    }
-
-    /**
-     * Weight of the words that two have in common over that of all they have (a weighted Jaccard index).
-     *
-     * @param  list<string>  $a
-     * @param  list<string>  $b
-     */
-    private function alike(array $a, array $b): float
-    {
-        $common = $all = 0.0;
-        $inA = array_flip($a);
-        $inB = array_flip($b);
-        foreach ($inA + $inB as $word => $_) {
-            $weight = $this->weight((string) $word);
-            $all += $weight;
-            $common += isset($inA[$word], $inB[$word]) ? $weight : 0.0;
-        }
-
-        return $all === 0.0 ? 0.0 : $common / $all;
-    }
-
-    /**
-     * How much of the first is in the second.
-     *
-     * @param  list<string>  $a
-     * @param  list<string>  $b
-     */
-    private function within(array $a, array $b): float
-    {
-        $found = $all = 0.0;
-        foreach (array_unique($a) as $word) {
-            $all += $this->weight($word);
-            $found += in_array($word, $b, true) ? $this->weight($word) : 0.0;
-        }
-
-        return $all === 0.0 ? 0.0 : $found / $all;
-    }
-
-    /** The rarer, the more; a word that no page has counts like the rarest. */
-    private function weight(string $word): float
-    {
-        return $this->weights[$word] ??= log(1 + count($this->pages) / (0.5 + count($this->index[$word] ?? [])));
-    }
-
-    /** Dice's coefficient of the trigrams of two texts. */
-    private static function trigrams(string $a, string $b): float
-    {
-        $of = static function (string $text): array {
-            $text = '  '.strtolower((string) preg_replace('/[^A-Za-z0-9]+/', ' ', $text)).' ';
-            $found = [];
-            for ($i = 0; $i + 3 <= strlen($text); $i++) {
-                $found[substr($text, $i, 3)] = true;
-            }
-
-            return $found;
-        };
-        [$x, $y] = [$of($a), $of($b)];
-
-        return (2 * count(array_intersect_key($x, $y))) / max(1, count($x) + count($y));
-    }
-
-    /**
-     * Fitted on generated relaunches (tests/Core/Redirect/MatcherTest): a best that is alike and alone is right, the less so the more
-     * words no page of the site has.
-     *
-     * @param  list<string>  $words  of the old address and its title
-     */
-    private function confidence(float $best, float $second, array $words): float
-    {
-        $margin = $best <= 0.0 ? 0.0 : ($best - $second) / $best;
-        $known = $words === [] ? 0.0 : count($this->known($words)) / count($words);
-        $logit = -8.2 + 6.0 * $best + 6.0 * $margin + 4.0 * $known;
-
-        return round(min(0.99, 1 / (1 + exp(-$logit))), 3);
-    }
-
-    /** The last part of an old path that has a word of some page: what stands behind it tells pages of the old site apart, not of this one. */
-    private function lastKnown(string $path): string
-    {
-        foreach (array_reverse(explode('/', $path)) as $segment) {
-            if ($this->known(Words::of($segment)) !== []) {
-                return $segment;
-            }
-        }
-
-        return self::last($path);
-    }
-
-    /**
-     * @param  list<string>  $words
-     * @return list<string> those that some page has
-     */
-    private function known(array $words): array
-    {
-        return array_values(array_filter($words, fn (string $word): bool => isset($this->index[$word])));
-    }
-
-    private static function last(string $path): string
-    {
-        $segments = array_values(array_filter(explode('/', $path), static fn (string $segment): bool => Words::of($segment) !== []));
-
-        return $segments === [] ? '' : $segments[count($segments) - 1];
-    }
-
-    private static function bare(string $address): string
-    {
-        return strtolower(rtrim($address, '/'));
+        return new PageWords($set($last), $set($page->name), $set($page->heading), $set($above), $last);
     }
 }

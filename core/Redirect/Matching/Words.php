@@ -7,14 +7,19 @@ namespace Heronstem\Core\Redirect\Matching;
 /** The words of an address or a title, as they are compared: lower case, without accents and endings, numbers that only count dropped. */
 final class Words
 {
-    /** Parts of addresses that say nothing of the page. */
+    /** Parts of addresses that say nothing of the page, and how one of its forms is called: to print, for telephones. */
     private const EMPTY = [
         'html',
         'htm',
         'php',
+        'php3',
         'asp',
         'aspx',
         'jsp',
+        'cgi',
+        'cfm',
+        'xhtml',
+        'pdf',
         'index',
         'default',
         'home',
@@ -26,6 +31,7 @@ final class Words
         'item',
         'view',
         'show',
+        'display',
         'www',
         'site',
         'cms',
@@ -34,10 +40,83 @@ final class Words
         'for',
         'with',
         'from',
+        'to',
+        'of',
+        'on',
+        'at',
+        'in',
+        'is',
+        'are',
+        'we',
+        'our',
+        'print',
+        'printable',
+        'printversion',
+        'printview',
+        'amp',
+        'mobile',
+        'wap',
+        'textonly',
+        'version',
+        'copy',
+        'backup',
+        'bak',
+        'id',
+        'en',
+        'eng',
+        'gb',
+        'uk',
+        'what',
+        'where',
+        'der',
+        'die',
+        'das',
+        'und',
+        'og',
+        'til',
+        'de',
+        'la',
+        'le',
+        'les',
+        'et',
+        'el',
+        'het',
+        'van',
+    ];
+
+    /** Words whose last letters are no ending. */
+    private const WHOLE = [
+        'news',
+        'bus',
+        'gas',
+        'plus',
+        'series',
+        'species',
+        'press',
+        'access',
+        'business',
+        'class',
+        'wales',
+        'status',
+        'campus',
+        'bonus',
+        'census',
+        'address',
+        'loss',
+        'cross',
+        'pass',
+        'less',
+        'glass',
     ];
 
     /** @return list<string> */
     public static function of(string $text): array
+    {
+        return array_values(array_map(self::stem(...), self::plain($text)));
+    }
+
+    /** @return list<string> the same with their endings, as they are written */
+    public static function plain(string $text): array
     {
         $text = preg_match('/%[0-9A-Fa-f]{2}/', $text) === 1 ? rawurldecode($text) : $text;
         $text = mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
@@ -49,22 +128,20 @@ final class Words
         $words = preg_split('/[^a-z0-9]+/', $plain === false ? strtolower($text) : $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
         return array_values(
-            array_map(
-                self::stem(...),
-                array_filter(
-                    $words,
-                    static fn (string $word): bool => strlen($word) > 1 &&
-                        ! in_array($word, self::EMPTY, true) &&
-                        ! (ctype_digit($word) && strlen($word) !== 4),
-                ),
+            array_filter(
+                $words,
+                static fn (string $word): bool => strlen($word) > 1 &&
+                    ! in_array($word, self::EMPTY, true) &&
+                    // Numbers count, but for years and what is long enough to name something.
+                    ! (ctype_digit($word) && strlen($word) !== 4),
             ),
         );
     }
 
     /** The common endings of plurals and of verbs, so that `fares` is `fare` and `sailing` is `sail`. */
-    private static function stem(string $word): string
+    public static function stem(string $word): string
     {
-        if (strlen($word) > 3) {
+        if (strlen($word) > 3 && ! in_array($word, self::WHOLE, true)) {
             $word = (string) preg_replace('/ies$/', 'y', $word);
             $word = (string) preg_replace('/(?<=[a-z]{3})(?:ing|ed|es|s)$/', '', $word);
         }

@@ -220,6 +220,8 @@ final class Relaunch
                     '',
                 ],
                 'ids' => ['/content/article/'.(1000 + $n * 7)."-$slug", ''],
+                'slips' => ['/'.implode('/', $segments).'/'.implode(['', '_'][$n % 2], array_map($this->misspelt(...), $words)).'.asp', ''],
+                'sections' => ['/'.implode('/', array_map($this->invented(...), $segments))."/$slug.htm", ''],
                 'merges' => ['/'.implode('/', [...$segments, $slug, ['details', 'part-2', 'overview'][$n % 3]]), ''],
                 'language' => [
                     '/de/'.implode('/', array_map(fn (string $segment): string => $this->translated($segment), [...$segments, $slug])).'.html',
@@ -253,6 +255,24 @@ final class Relaunch
         }
 
         return $words;
+    }
+
+    /** One word in three with two letters swapped or one left out. */
+    private function misspelt(string $word): string
+    {
+        $at = mt_rand(1, max(1, strlen($word) - 2));
+
+        return match (mt_rand(0, 5)) {
+            0 => substr($word, 0, $at).strrev(substr($word, $at, 2)).substr($word, $at + 2),
+            1 => strlen($word) < 5 ? $word : substr($word, 0, $at).substr($word, $at + 1),
+            default => $word,
+        };
+    }
+
+    /** A section by a name that has nothing to do with what it is called now. */
+    private function invented(string $segment): string
+    {
+        return strtr(substr(md5($segment), 0, 8), '0123456789', 'ghijklmnop');
     }
 
     private function translated(string $slug): string

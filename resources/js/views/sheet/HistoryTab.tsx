@@ -155,7 +155,7 @@ function VersionItem({ version, isLatest, onOpen }: { version: Version; isLatest
             </div>
             <Button
                 variant="quiet"
-                aria-label={`${isLatest ? 'Show' : 'Compare with latest:'} version ${version.number}`}
+                aria-label={`${isLatest ? 'Show' : 'Compare with latest'}: version ${version.number}`}
                 onClick={onOpen}
             >
                 {isLatest ? 'Show' : 'Compare with latest'}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Redirect\Matching;
+
+/** Compares an old address with a page by their words alone. What neither side can answer for counts against, not for nothing. */
+final class Comparing
+{
+    /** What a section says that this site does not know weighs little: sections are called otherwise on every site. */
+    private const UNKNOWN_SECTION = 0.25;
+
+    /** A number that no page has mostly counts pages of the old site. */
+    private const UNKNOWN_NUMBER = 0.15;
+
+    /** @var array<string, float> by word */
+    private array $weights = [];
+
+    public function __construct(private readonly Vocabulary $vocabulary)
+    {
+    }
+
+    public function of(OldWords $old, PageWords $page): Likeness
+    {
+        $said = $this->said($old->last, $page);
+        $own = $this->own($old->whole(), $page);
+        [$around, $against] = $this->around($old->before, $page);
+        $title = $old->title === [] ? null : $this->said($old->title, $page);
+        $spelt = self::alike($old->trigrams, Trigrams::of($page->spelt));
+        $path = 0.4 * $said + 0.27 * $own + 0.18 * $around + 0.15 * $spelt;
+        $byTitle = $title === null ? 0.0 : 0.55 * $title + 0.45 * $own;
+        $why = match (true) {
+            $byTitle > $path => 'Its title is the page’s name.',
+            $said >= 0.75 && $own >= 0.75 => 'Its last part says what the page says.',
+            $said >= 0.6 => 'Its last part is much like the page’s.',
+            $around >= 0.6 => 'The words of its path are those of the page’s.',
+            $own >= 0.6 => 'It has the words of the page’s name.',
+            default => 'It is spelt much like the page’s address.',
+        };
+
+        return new Likeness(
+            $title === null ? $path : max($byTitle, 0.5 * ($byTitle + $path)),
+            max($said, $title ?? 0.0),
+            $own,
+            $around,
+            $against,
+            $why,
+        );
+    }
+
+    /** @param  array<string, array<string, float>>  $words  readings by word */
+    private function said(array $words, PageWords $page): float
+    {
+        $found = $all = 0.0;
+        foreach ($words as $word => $readings) {
+            $best = 0.0;
+            $weight = $readings === [] ? $this->weight((string) $word) * (ctype_digit((string) $word) ? self::UNKNOWN_NUMBER : 1.0) : 0.0;
+            foreach ($readings as $reading => $surely) {
+                $best = max($best, $surely * $page->says((string) $reading));
+                $weight = max($weight, $this->weight((string) $reading));
+            }
+            $found += $weight * $best;
+            $all += $weight;
+        }
+
+        return $all === 0.0 ? 0.0 : $found / $all;
+    }
+
+    /** @param  array<string, array<string, float>>  $words  readings by word, of all that is known of the old page */
+    private function own(array $words, PageWords $page): float
+    {
+        $known = [];
+        foreach ($words as $readings) {
+            foreach ($readings as $reading => $surely) {
+                $known[$reading] = max($known[$reading] ?? 0.0, $surely);
+            }
+        }
+        $best = 0.0;
+        foreach ([$page->slug, $page->name, $page->heading] as $said) {
+            $found = $all = 0.0;
+            foreach ($said as $word => $_) {
+                $weight = $this->weight((string) $word);
+                $found += $weight * ($known[$word] ?? 0.0);
+                $all += $weight;
+            }
+            $best = $all === 0.0 ? $best : max($best, $found / $all);
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  array<string, array<string, float>>  $words
+     * @return array{float, float} how much of what stands before its end the page is inside of, and how much that the site knows it is not
+     */
+    private function around(array $words, PageWords $page): array
+    {
+        if ($words === []) {
+            // At the top of the old site: a page near the top of this one.
+            return [count($page->above) === 0 ? 0.6 : 0.4, 0.0];
+        }
+        $found = $known = $all = 0.0;
+        foreach ($words as $word => $readings) {
+            $weight = $readings === [] ? self::UNKNOWN_SECTION * $this->weight((string) $word) : 0.0;
+            $all += $weight;
+            $best = 0.0;
+            foreach ($readings as $reading => $surely) {
+                $weight = max($weight, $this->weight((string) $reading));
+                $itself = $page->says((string) $reading) === 1.0 ? 0.9 : 0.0;
+                $best = max($best, $surely * (isset($page->above[$reading]) ? 1.0 : $itself));
+            }
+            $found += $weight * $best;
+            $known += $readings === [] ? 0.0 : $weight;
+        }
+        $all += $known;
+
+        return $all === 0.0 ? [0.0, 0.0] : [$found / $all, ($known - $found) / $all];
+    }
+
+    private function weight(string $word): float
+    {
+        return $this->weights[$word] ??= $this->vocabulary->weight($word);
+    }
+
+    /**
+     * Dice's coefficient.
+     *
+     * @param  array<string, true>  $a
+     * @param  array<string, true>  $b
+     */
+    private static function alike(array $a, array $b): float
+    {
+        return (2 * count(array_intersect_key($a, $b))) / max(1, count($a) + count($b));
+    }
+}

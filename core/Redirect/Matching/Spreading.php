@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Redirect\Matching;
+
+/**
+ * Spreads over both trees what is known of some pages: what lies in the same section of the old site mostly lies in the same branch of
+ * this one, and a section is what its members are. A few rounds, after which little changes; then siblings that want the same page are told apart.
+ */
+final class Spreading
+{
+    private const ROUNDS = 4;
+
+    /** Pages kept for each old one from round to round. */
+    private const KEPT = 8;
+
+    /** How much what is above, and what is below, counts beside the words. */
+    private const UP = 0.28;
+
+    private const DOWN = 0.34;
+
+    /** How much of a belief in what is above holds for a page further below. */
+    private const FURTHER = 0.6;
+
+    /** Children that a section may bring in. */
+    private const MOST_CHILDREN = 40;
+
+    /** @var list<OldPage> with sections that are named in addresses only */
+    private array $old;
+
+    /** @var array<int, int|null> */
+    private array $above = [];
+
+    /** @var array<int, list<int>> */
+    private array $below = [];
+
+    /** @var array<int, array<string, Likeness>> */
+    private array $likeness;
+
+    /** @var array<int, array<string, float>> */
+    private array $beliefs = [];
+
+    /** @var array<int, float> how much of the belief in the best comes from neighbours */
+    private array $support = [];
+
+    /**
+     * @param  list<OldPage>  $old
+     * @param  array<int, array<string, Likeness>>  $likeness  by page
+     * @param  \Closure(OldPage, string): Likeness  $compare
+     */
+    public function __construct(private readonly PageTree $tree, array $old, array $likeness, private readonly \Closure $compare)
+    {
+        [$this->old, $this->likeness] = [$old, $likeness];
+        $this->arrange();
+        foreach ($this->likeness as $n => $pages) {
+            $this->beliefs[$n] = self::top(array_map(static fn (Likeness $each): float => $each->score, $pages));
+        }
+        if (count($this->old) > 1) {
+            for ($round = 0; $round < self::ROUNDS; $round++) {
+                $this->round();
+            }
+            $this->tellApart();
+        }
+    }
+
+    /** @return array<string, float> the most first */
+    public function beliefs(int $n): array
+    {
+        return $this->beliefs[$n];
+    }
+
+    /** @return array<string, Likeness> */
+    public function likenesses(int $n): array
+    {
+        return $this->likeness[$n];
+    }
+
+    public function support(int $n): float
+    {
+        return $this->support[$n] ?? 0.0;
+    }
+
+    /** How far what is above it has become something that the page found for it is not inside of. */
+    public function elsewhere(int $n): float
+    {
+        $above = $this->above[$n] ?? null;
+        $best = array_key_first($this->beliefs[$n]);
+
+        return $above === null || $best === null
+            ? 0.0
+            : max(0.0, max([0.0, ...$this->beliefs[$above] ?? []]) - ($this->up($n, (string) $best) ?? 0.0));
+    }
+
+    /** Sections of the old site: those that are in the list, and those that only stand in addresses. */
+    private function arrange(): void
+    {
+        $at = [];
+        foreach ($this->old as $n => $page) {
+            $at[self::key($page->path())] ??= $n;
+        }
+        for ($n = 0; $n < count($this->old); $n++) {
+            $key = self::key($this->old[$n]->path());
+            $end = strrpos($key, '/');
+            $this->above[$n] = null;
+            if ($end === false || $end === 0 || ($at[$key] ?? $n) !== $n) {
+                $this->above[$n] = $end === false || $end === 0 ? null : $at[substr($key, 0, $end)] ?? null;
+            } else {
+                $up = substr($key, 0, $end);
+                if (! isset($at[$up])) {
+                    $at[$up] = count($this->old);
+                    $this->old[] = new OldPage($up);
+                    $this->likeness[$at[$up]] = [];
+                }
+                $this->above[$n] = $at[$up];
+            }
+            if ($this->above[$n] !== null && $this->above[$n] !== $n) {
+                $this->below[$this->above[$n]][] = $n;
+            }
+        }
+    }
+
+    private function round(): void
+    {
+        $next = [];
+        foreach ($this->old as $n => $page) {
+            $this->bringIn($n);
+            $beliefs = [];
+            foreach ($this->likeness[$n] as $id => $likeness) {
+                [$up, $down] = [$this->up($n, (string) $id), $this->down($n, (string) $id)];
+                $beliefs[$id] =
+                    ($likeness->score + self::UP * ($up ?? 0.0) + self::DOWN * ($down ?? 0.0)) /
+                    (1 + ($up === null ? 0.0 : self::UP) + ($down === null ? 0.0 : self::DOWN));
+            }
+            $next[$n] = self::top($beliefs);
+            $best = (string) array_key_first($next[$n]);
+            $this->support[$n] = max($this->up($n, $best) ?? 0.0, $this->down($n, $best) ?? 0.0);
+        }
+        $this->beliefs = $next;
+    }
+
+    /** Pages that its neighbours speak for, also where it shares no word with them. */
+    private function bringIn(int $n): void
+    {
+        $ids = [];
+        $above = $this->above[$n] ?? null;
+        if ($above !== null) {
+            foreach (array_slice($this->beliefs[$above] ?? [], 0, 2, true) as $id => $belief) {
+                if ($belief > 0.35) {
+                    array_push($ids, ...array_slice($this->tree->children((string) $id), 0, self::MOST_CHILDREN));
+                }
+            }
+        }
+        foreach (array_slice($this->below[$n] ?? [], 0, self::MOST_CHILDREN) as $child) {
+            $id = array_key_first($this->beliefs[$child] ?? []);
+            if ($id !== null && $this->beliefs[$child][$id] > 0.4) {
+                $parent = $this->tree->parent((string) $id);
+                array_push($ids, ...array_filter([$parent, $parent === null ? null : $this->tree->parent($parent)]));
+            }
+        }
+        foreach ($ids as $id) {
+            $this->likeness[$n][$id] ??= ($this->compare)($this->old[$n], $id);
+        }
+    }
+
+    /** How far what is above the one is what the other is inside of; null where nothing is above. */
+    private function up(int $n, string $id): ?float
+    {
+        $above = $this->above[$n] ?? null;
+        if ($above === null || ($this->beliefs[$above] ?? []) === []) {
+            return null;
+        }
+        $best = 0.0;
+        $share = 1.0;
+        for ($up = $this->tree->parent($id), $steps = 0; $up !== null && $steps < 3; $up = $this->tree->parent($up), $steps++) {
+            $best = max($best, $share * ($this->beliefs[$above][$up] ?? 0.0));
+            $share *= self::FURTHER;
+        }
+
+        return $best;
+    }
+
+    /** How far what is below the one lies below the other; null where nothing is below. */
+    private function down(int $n, string $id): ?float
+    {
+        $below = array_slice($this->below[$n] ?? [], 0, self::MOST_CHILDREN);
+        if ($below === []) {
+            return null;
+        }
+        $sum = 0.0;
+        foreach ($below as $child) {
+            $best = 0.0;
+            foreach ($this->beliefs[$child] ?? [] as $page => $belief) {
+                $parent = $this->tree->parent((string) $page);
+                $share = $parent === $id ? 1.0 : ($parent !== null && $this->tree->parent($parent) === $id ? self::FURTHER : 0.0);
+                $best = max($best, $share * $belief);
+            }
+            $sum += $best;
+        }
+
+        // One child alone says little.
+        return ($sum / count($below)) * min(1.0, (1 + count($below)) / 4);
+    }
+
+    /** Of old siblings that want the same page the likeliest has it; another takes its next, where that is nearly as likely and free. */
+    private function tellApart(): void
+    {
+        $wanted = [];
+        foreach ($this->beliefs as $n => $beliefs) {
+            $best = array_key_first($beliefs);
+            if ($best !== null) {
+                $wanted[$this->above[$n] ?? -1][$best][] = $n;
+            }
+        }
+        foreach ($wanted as $bySibling) {
+            foreach ($bySibling as $page => $siblings) {
+                if (count($siblings) < 2) {
+                    continue;
+                }
+                usort($siblings, fn (int $a, int $b): int => $this->beliefs[$b][$page] <=> $this->beliefs[$a][$page]);
+                $first = self::said($this->old[$siblings[0]]);
+                foreach (array_slice($siblings, 1) as $n) {
+                    // Forms of the same page, to print or of another day, go where it goes.
+                    if (self::said($this->old[$n]) === $first) {
+                        continue;
+                    }
+                    $other = array_keys($this->beliefs[$n])[1] ?? null;
+                    if ($other !== null && ! isset($bySibling[$other]) && $this->beliefs[$n][$other] >= 0.8 * $this->beliefs[$n][$page]) {
+                        $this->beliefs[$n] = [$other => $this->beliefs[$n][$page]] + $this->beliefs[$n];
+                    }
+                }
+            }
+        }
+    }
+
+    private static function said(OldPage $old): string
+    {
+        return implode(' ', Words::of($old->path()));
+    }
+
+    private static function key(string $path): string
+    {
+        return strtolower((string) preg_replace('#(?:/(?:index|default|home)?\.\w{2,5}|\.\w{2,5}|/)$#', '', rtrim($path, '/')));
+    }
+
+    /**
+     * @param  array<string, float>  $beliefs
+     * @return array<string, float>
+     */
+    private static function top(array $beliefs): array
+    {
+        arsort($beliefs);
+
+        return array_slice($beliefs, 0, self::KEPT, true);
+    }
+}
