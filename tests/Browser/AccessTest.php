@@ -141,7 +141,7 @@ final class AccessTest extends Errand
         $writer = $this->signIn('tam@skerrivane.example', 'sandpiper-noon', $this->browser());
         $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
         $chrome->open($this->editor('/s/ferries/people'));
-        $chrome->click('button', 'Look as Isla Verrin…');
+        $chrome->click('button', 'View as… Isla Verrin');
         $chrome->awaitText('You look at this site as Isla Verrin');
         self::assertSame([], $chrome->axe());
         $chrome->open($this->editor('/s/ferries/outline?filter=Timetables'));

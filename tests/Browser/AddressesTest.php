@@ -139,7 +139,7 @@ final class AddressesTest extends Errand
         $chrome->click('button', 'Missed*');
         $chrome->find('row', '*/contact-us*')->click();
         $chrome->awaitText('requests in six weeks');
-        $chrome->click('button', 'Redirect to Contact');
+        $chrome->click('button', 'Send on to Contact');
         $chrome->awaitText('Redirected /contact-us');
         self::assertSame([301, $this->ferries('/help/contact')], array_slice($this->fetch($this->ferries('/contact-us')), 0, 2));
         $chrome->find('complementary', 'Redirect');
@@ -269,7 +269,7 @@ final class AddressesTest extends Errand
     {
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Import and export');
-        $chrome->click('menuitem', 'Save for a web server…');
+        $chrome->click('menuitem', 'Export for a web server…');
         $chrome->awaitText('The pause page of /winter-deal', '[role=dialog]');
         $chrome->find('radio', 'Apache')->click();
         $chrome->awaitText('They need mod_rewrite', '[role=dialog]');

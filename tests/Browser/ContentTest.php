@@ -20,7 +20,7 @@ final class ContentTest extends Errand
         $chrome->find('dialog', 'Leave with unsaved content?');
         $chrome->click('button', 'Stay');
         $chrome->awaitText('There are none', '.writing');
-        $chrome->awaitText('Draft kept at');
+        $chrome->awaitText('Kept as your private draft at');
         $chrome->click('button', 'Freight');
         $chrome->click('button', 'Leave, keep my draft');
         $chrome->find('heading', 'Freight');
@@ -71,7 +71,7 @@ final class ContentTest extends Errand
         $tam->click('tab', 'Content');
 
         $this->write('Mairi writes about ice.');
-        $mairi->awaitText('Draft kept at');
+        $mairi->awaitText('Kept as your private draft at');
         $tam->awaitText('Mairi Ordbeck has this page open too');
         $this->write('Tam writes about salt.', $tam);
         $tam->click('button', 'Save content');
@@ -208,7 +208,7 @@ final class ContentTest extends Errand
         $chrome->awaitGone('button', 'Publish edits');
         self::assertStringContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('tab', 'History');
-        $chrome->click('button', '* version 1');
+        $chrome->click('button', 'Compare with latest: version 1');
         $chrome->awaitText('We wait.', '[role=dialog]');
         $chrome->click('button', 'Close');
         $chrome->driver
@@ -266,7 +266,7 @@ final class ContentTest extends Errand
         $this->signIn();
         $this->makePage($page, 'Service news');
         $this->write($words);
-        $this->chrome->awaitText('Draft kept at');
+        $this->chrome->awaitText('Kept as your private draft at');
         $again = $this->browser();
         $this->signIn(in: $again);
         $again->open($this->chrome->driver->getCurrentURL());

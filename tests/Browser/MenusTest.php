@@ -73,6 +73,7 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Phone');
         $chrome->driver->navigate()->refresh();
         $chrome->find('heading', 'Footer');
+        $chrome->click('button', 'Unfold Before you sail');
         $chrome->awaitText('Summer sailings', '[aria-label="As visitors see it"]');
         $chrome->awaitNoText('from 1 May', '[aria-label="As visitors see it"]');
         self::assertSame('true', $chrome->find('button', 'Phone')->getAttribute('aria-pressed'));

@@ -41,7 +41,7 @@ final class OwnSiteTest extends Errand
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Bring in 5 pages*');
+        $chrome->click('button', 'Import 5 pages*');
         $chrome->awaitText('It is brought in.');
         $chrome->open($this->editor('/s/harbour-trust/outline'));
         $chrome->find('row', '*Berths*');

@@ -18,7 +18,7 @@ final class ReplaceTest extends Errand
         $chrome->click('link', 'Find and replace');
         $chrome->awaitText('Type what to find.');
         $chrome->type('textbox', 'Find', '(\d+)\.(\d\d)(?=,| and|$)');
-        $chrome->find('combobox', 'Find')->sendKeys('Regular expression');
+        $chrome->find('combobox', 'Match')->sendKeys('Regular expression');
         $chrome->type('textbox', 'Replace with', '$1:$3');
         $chrome->awaitText('The pattern has 2 groups, and no $3.');
         $chrome->type('textbox', 'Replace with', '$1:$2');

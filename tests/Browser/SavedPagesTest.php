@@ -33,7 +33,7 @@ final class SavedPagesTest extends Errand
         $chrome->click('checkbox', '*3 links*');
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Bring in 5 pages*');
+        $chrome->click('button', 'Import 5 pages*');
         $chrome->awaitText('It is brought in.');
 
         self::assertSame([301, $this->boatyard('/sails/repairs')], array_slice($this->fetch($this->boatyard('/sails/repairs.html')), 0, 2));

@@ -28,7 +28,7 @@ final class StructureTest extends Errand
         $chrome->awaitGone('region', 'Ripple');
         $chrome->press(WebDriverKeys::DELETE);
         $chrome->find('region', 'Ripple');
-        $chrome->awaitText('2 decisions before this can be done', $this->tray());
+        $chrome->awaitText('2 decisions to make first', $this->tray());
         $chrome->awaitText('and 1 page inside it goes along', $this->tray());
         $chrome->press('d');
         $chrome->find('button', 'Put 2 pages in bin, write 2 redirects');
@@ -64,7 +64,7 @@ final class StructureTest extends Errand
     public function a_branch_is_duplicated_as_drafts_and_marked_pages_go_live_together(): void
     {
         $chrome = $this->signIn();
-        $this->menu('Freight', 'Duplicate…');
+        $this->menu('Freight', 'Duplicate…*');
         $chrome->find('dialog', 'Duplicate Freight');
         $chrome->type('textbox', 'Name of the copy', 'Freight copy');
         $chrome->awaitText('It will be at /freight-copy', '[role=dialog]');
@@ -163,7 +163,7 @@ final class StructureTest extends Errand
         $this->applyIfShown('Unpinned Gangways');
         self::assertSame([301, $this->ferries('/about/gangways')], array_slice($this->fetch($this->ferries('/gangways')), 0, 2));
         $chrome->click('button', 'Remove /gangways');
-        $this->applyIfShown('Took /gangways from Gangways');
+        $this->applyIfShown('Removed /gangways from Gangways');
         self::assertSame(410, $this->fetch($this->ferries('/gangways'))[0]);
         $chrome->click('button', 'Unlist');
         $this->applyIfShown('Unlisted Gangways');

@@ -31,7 +31,7 @@ final class WritingTest extends Errand
         );
         $chrome->press('High water at Port Hallin comes first.');
         $chrome->find('button', 'Save page');
-        $chrome->awaitText('Draft kept at');
+        $chrome->awaitText('Kept as your private draft at');
         $chrome->awaitText('7 words');
         $chrome->press([WebDriverKeys::CONTROL, 's']);
         $chrome->awaitText('version 1');
@@ -205,7 +205,7 @@ final class WritingTest extends Errand
         $chrome = $this->room('Kept', 'Help');
         $this->on('[data-room=heading]', fn () => $chrome->press([WebDriverKeys::CONTROL, 'a'], 'Kept for later', WebDriverKeys::ENTER));
         $this->on(self::CONTENT, fn () => $chrome->press('Not finished.'));
-        $chrome->awaitText('Draft kept at');
+        $chrome->awaitText('Kept as your private draft at');
         $chrome->click('link', 'Back to the outline');
         $chrome->click('button', 'Leave, keep my draft');
         $chrome->find('heading', 'Outline');

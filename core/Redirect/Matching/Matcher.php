@@ -84,9 +84,9 @@ final class Matcher
         $read = new \WeakMap();
         $words = fn (OldPage $page): OldWords => ($read[$page] ??= OldWords::of($page, $this->vocabulary));
         foreach ($old as $n => $page) {
-            [$is, $certainly] = $this->known($page);
-            if ($is !== null) {
-                $known[$n] = $is;
+            $known[$n] = $this->known($page);
+            if ($known[$n] !== null) {
+                [$is, $certainly] = $known[$n];
                 $likeness[$n] = [$is => $certainly];
 
                 continue;
@@ -104,18 +104,19 @@ final class Matcher
         );
         $proposals = [];
         foreach ($old as $n => $page) {
-            $is = $known[$n] ?? null;
-            $proposals[] =
-                $is === null
-                    ? $this->proposal($page, $spread->beliefs($n), $spread->likenesses($n), $spread->support($n), $spread->elsewhere($n))
-                    : new Proposal($page->address, $this->pages[$is], $likeness[$n][$is]->score, $likeness[$n][$is]->why, []);
+            if ($known[$n] !== null) {
+                [$is, $certainly] = $known[$n];
+                $proposals[] = new Proposal($page->address, $this->pages[$is], $certainly->score, $certainly->why, []);
+            } else {
+                $proposals[] = $this->proposal($page, $spread->beliefs($n), $spread->likenesses($n), $spread->support($n), $spread->elsewhere($n));
+            }
         }
 
         return $proposals;
     }
 
-    /** @return array{string, Likeness}|array{null, null} the page that an old address is known to have become */
-    private function known(OldPage $old): array
+    /** @return array{string, Likeness}|null the page that an old address is known to have become */
+    private function known(OldPage $old): ?array
     {
         $page = $this->exact[PageTree::bare($old->path())] ?? null;
         if ($page !== null && ($old->query() === '' || PageTree::bare($old->path()) !== '')) {
@@ -123,7 +124,7 @@ final class Matcher
         }
         $home = $this->exact[''] ?? null;
 
-        return $home !== null && $old->isHome() ? [$home, new Likeness(self::HOME, 1.0, 1.0, 1.0, 0.0, 'It was a home page.')] : [null, null];
+        return $home !== null && $old->isHome() ? [$home, new Likeness(self::HOME, 1.0, 1.0, 1.0, 0.0, 'It was a home page.')] : null;
     }
 
     /**

@@ -37,12 +37,6 @@ final class Vocabulary
     /** @var array<string, array<string, float>> by joined word, once asked for */
     private array $apart = [];
 
-    /** @var array<string, list<int>>|null groups by word */
-    private static ?array $groupsOf = null;
-
-    /** @var list<list<string>> */
-    private static array $groups = [];
-
     /** @param  list<string>  $words  of one page */
     public function add(array $words): void
     {
@@ -77,7 +71,7 @@ final class Vocabulary
     private function read(string $word): array
     {
         $found = $this->has($word) ? [$word => 1.0] : [];
-        foreach ($this->sameThing($word) as $other) {
+        foreach (array_filter(SameThing::of($word), $this->has(...)) as $other) {
             $found[$other] = max($found[$other] ?? 0.0, $this->has($word) ? 0.5 : 0.8);
         }
         if ($found !== []) {
@@ -85,33 +79,6 @@ final class Vocabulary
         }
 
         return $this->near($word);
-    }
-
-    /** @return list<string> known words of the groups that it belongs to */
-    private function sameThing(string $word): array
-    {
-        self::$groupsOf ?? self::load();
-        $found = [];
-        foreach (self::$groupsOf[$word] ?? [] as $group) {
-            foreach (self::$groups[$group] as $other) {
-                if ($other !== $word && $this->has($other)) {
-                    $found[$other] = $other;
-                }
-            }
-        }
-
-        return array_values($found);
-    }
-
-    private static function load(): void
-    {
-        self::$groupsOf = [];
-        foreach (require __DIR__.'/Reference/groups.php' as $n => $words) {
-            self::$groups[$n] = array_values(array_unique(array_map(Words::stem(...), $words)));
-            foreach (self::$groups[$n] as $word) {
-                self::$groupsOf[$word][] = $n;
-            }
-        }
     }
 
     /**
@@ -186,7 +153,7 @@ final class Vocabulary
             $alike = (2 * $common) / (count($own) + count(Trigrams::of($other)));
             $how = match (true) {
                 $slips <= ($longer >= 7 ? 2 : 1) && $longer >= 5 => 0.85 - 0.1 * ($slips - 1),
-                $length >= 4 && strlen($other) >= 4 && (str_starts_with($other, $word) || str_starts_with($word, $other)) => 0.7,
+                strlen($other) >= self::SHORTEST_SLIP && (str_starts_with($other, $word) || str_starts_with($word, $other)) => 0.7,
                 $length >= self::SHORTEST_COGNATE && $alike >= self::COGNATE => 0.4 + 0.4 * $alike,
                 self::sounds($word) === self::sounds($other) => 0.75,
                 default => 0.0,

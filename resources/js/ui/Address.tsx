@@ -1,4 +1,5 @@
 import clsx from 'clsx'
+import { CutInside } from './CutInside'
 
 /** Letters beyond ASCII as letters; the wire form is for machines. */
 export function readable(address: string) {
@@ -16,15 +17,11 @@ export function Address({ address, className }: { address: string; className?: s
     const own = bare.lastIndexOf('/') + 1
     return (
         // What it inherits gives way first: the ends of addresses tell them apart.
-        <span
-            className={clsx(
-                'inline-flex max-w-full min-w-0 font-mono text-[13px] tracking-[-0.01em] text-ink-3',
-                className,
-            )}
-            title={path}
-        >
-            <span className="shrink-[9999] truncate">{path.slice(0, own)}</span>
-            <b className="truncate font-semibold text-ink">{path.slice(own)}</b>
-        </span>
+        <CutInside
+            text={path}
+            from={own}
+            end={slug => <b className="font-semibold text-ink">{slug}</b>}
+            className={clsx('text-[13px] tracking-[-0.01em] text-ink-3', className)}
+        />
     )
 }

@@ -38,7 +38,7 @@ export function Modal({ open, onClose, title, description, children, width = 460
                     onInteractOutside={event => alert && event.preventDefault()}
                     {...(description === undefined ? { 'aria-describedby': undefined } : {})}
                     className={clsx(
-                        'fixed z-50 max-h-[76vh] max-w-[calc(100vw-32px)] overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none',
+                        'fixed z-50 max-h-[76vh] max-w-[calc(100vw-32px)] scroll-pb-20 overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none',
                         around === null ? 'top-[14vh] left-1/2 -translate-x-1/2' : 'top-[18vh] border border-edge',
                     )}
                 >

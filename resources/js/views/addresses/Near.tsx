@@ -88,7 +88,7 @@ export function Near({
                             </span>
                         )}
                         {writes && (
-                            <Button aria-label={`Redirect to ${page.name}`} onClick={() => send(page.id)}>
+                            <Button aria-label={`Send on to ${page.name}`} onClick={() => send(page.id)}>
                                 Send on
                             </Button>
                         )}

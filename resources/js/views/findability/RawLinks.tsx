@@ -52,7 +52,7 @@ function Act({ link }: { link: Raw }) {
         return (
             <Button
                 variant="quiet"
-                aria-label={`Link “${link.href}” on ${link.name} to the page`}
+                aria-label={`Link to the page: “${link.href}” on ${link.name}`}
                 onClick={() =>
                     void propose({
                         title: `Turning links of ${link.name} into links to pages`,
@@ -69,7 +69,7 @@ function Act({ link }: { link: Raw }) {
         return (
             <Button
                 variant="quiet"
-                aria-label={`Make a redirect of ${link.href}`}
+                aria-label={`Make a redirect… ${link.href}`}
                 onClick={() => {
                     ask({ what: 'new-redirect', text: link.href })
                     void navigate({ to: '/s/$site/addresses', params: { site: site.key } })

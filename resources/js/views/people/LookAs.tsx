@@ -20,7 +20,7 @@ export function LookAs({ who, name }: { who: string; name: string }) {
         onError: problem => notify.error(problem.message),
     })
     return (
-        <Button variant="quiet" aria-label={`View as ${name}…`} disabled={look.isPending} onClick={() => look.mutate()}>
+        <Button variant="quiet" aria-label={`View as… ${name}`} disabled={look.isPending} onClick={() => look.mutate()}>
             View as…
         </Button>
     )

@@ -81,7 +81,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
     const dirty = Object.keys(unsaved).filter(part => unsaved[part])
     const mark = (part: string) => (now: boolean) =>
         setUnsaved(before => (before[part] === now ? before : { ...before, [part]: now }))
-    const panel = 'min-h-0 flex-1 overflow-y-auto px-5 py-4 data-[state=inactive]:hidden'
+    const panel = 'min-h-0 flex-1 scroll-pb-20 overflow-y-auto px-5 py-4 data-[state=inactive]:hidden'
     return (
         <>
             <div className="px-5 pt-3">
