@@ -87,4 +87,24 @@ final class HitsTest extends AppTestCase
     {
         return preg_match_all('/(\d+)\n/', $text, $found) > 0 ? (int) end($found[1]) : 0;
     }
+
+    #[Test]
+    public function hits_are_told_by_day_week_and_month_and_none_falls_between(): void
+    {
+        DB::insert("insert into missed_addresses (site_id, key, address, first_at, last_at) values (?, '/lost', '/lost', now(), now())", [
+            $this->site->id,
+        ]);
+        foreach ([0, 1, 8, 40, 100, 300] as $back) {
+            DB::insert("insert into missed_hits (site_id, key, day, hits) values (?, '/lost', current_date - ?::int, 1)", [$this->site->id, $back]);
+        }
+        foreach (['day' => [42, 4], 'week' => [26, 5], 'month' => [24, 6]] as $span => [$spans, $hits]) {
+            $days = $this->api('GET', "addresses/missed?address=/lost&span=$span")
+                ->assertOk()
+                ->json('days');
+            self::assertCount($spans, $days, $span);
+            self::assertSame($hits, array_sum(array_column($days, 'hits')), $span);
+            self::assertSame(max(array_column($days, 'day')), $days[$spans - 1]['day'], 'The oldest first.');
+        }
+        $this->api('GET', 'addresses/missed?address=/lost&span=year')->assertUnprocessable()->assertJsonPath('errors.0.field', 'span');
+    }
 }

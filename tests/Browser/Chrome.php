@@ -101,7 +101,10 @@ final class Chrome
     {
         // What is found may be drawn anew before the click reaches it.
         $this->until(function () use ($role, $name): true {
-            $this->find($role, $name)->click();
+            $found = $this->find($role, $name);
+            // As far as the page itself brings it into sight, clear of what is pinned there; the driver stops as soon as an edge shows.
+            $this->driver->executeScript('arguments[0].scrollIntoView({ block: "nearest", inline: "nearest" })', [$found]);
+            $found->click();
 
             return true;
         }, "a click on the $role “{$name}”");

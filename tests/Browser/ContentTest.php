@@ -26,7 +26,7 @@ final class ContentTest extends Errand
         $chrome->find('heading', 'Freight');
         $chrome->click('button', 'Night boats');
         $chrome->click('tab', 'Content');
-        $chrome->awaitText('You have content here that you did not save');
+        $chrome->awaitText('You have an unsaved draft from');
         $chrome->click('button', 'Continue with the draft');
         $chrome->awaitText('There are none, and here is why.', '.writing');
         $chrome->click('button', 'Save content');
@@ -208,7 +208,7 @@ final class ContentTest extends Errand
         $chrome->awaitGone('button', 'Publish edits');
         self::assertStringContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('tab', 'History');
-        $chrome->click('button', 'Compare with latest: version 1');
+        $chrome->click('button', 'Show: version 1');
         $chrome->awaitText('We wait.', '[role=dialog]');
         $chrome->click('button', 'Close');
         $chrome->driver

@@ -144,10 +144,10 @@ final class MakeAndMoveTest extends Errand
         $chrome->awaitText('is held by “Rates”');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->find('region', 'Ripple');
-        $chrome->awaitText('1 decision before this can be done');
+        $chrome->awaitText('1 decision to make first');
         self::assertNull($this->enabled('Change slug'));
         $chrome->click('button', 'Swap the two');
-        $chrome->awaitNoText('1 decision before');
+        $chrome->awaitNoText('1 decision to make');
         $chrome->click('button', 'Change slug');
         $chrome->awaitText('and 2 more changes');
         self::assertStringContainsString('/freight/rates', $chrome->find('row', '*Money back*')->getText());

@@ -42,7 +42,7 @@ final class OwnSiteTest extends Errand
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Import 5 pages*');
-        $chrome->awaitText('It is brought in.');
+        $chrome->awaitText('Imported. The history can undo it');
         $chrome->open($this->editor('/s/harbour-trust/outline'));
         $chrome->find('row', '*Berths*');
         $pages = $this->database()

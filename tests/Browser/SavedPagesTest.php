@@ -34,7 +34,7 @@ final class SavedPagesTest extends Errand
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Import 5 pages*');
-        $chrome->awaitText('It is brought in.');
+        $chrome->awaitText('Imported. The history can undo it');
 
         self::assertSame([301, $this->boatyard('/sails/repairs')], array_slice($this->fetch($this->boatyard('/sails/repairs.html')), 0, 2));
         self::assertSame([301, $this->boatyard('/sails')], array_slice($this->fetch($this->boatyard('/sails/index.html')), 0, 2));

@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import {
     accepted,
+    curve,
+    expected,
     isFree,
     shownRows,
     type Choices,
@@ -86,5 +88,23 @@ describe('the rows that are shown', () => {
         const before = rows.map(each => each.old)
         shown({ order: 'address' })
         expect(rows.map(each => each.old)).toEqual(before)
+    })
+})
+
+describe('a threshold', () => {
+    test('says how many rows it accepts, their requests, and how many are wrong if each is right as often as it says', () => {
+        const at = expected(rows, 60)
+        expect([at.rows, at.requests]).toEqual([2, 410])
+        expect(at.wrong).toBeCloseTo(0.43)
+        expect(expected(rows, 90).rows).toBe(1)
+    })
+
+    test('accepts the fewer, and the fewer wrong ones, the higher it is', () => {
+        const drawn = curve(rows)
+        expect(drawn[0]?.threshold).toBe(50)
+        for (const [n, each] of drawn.entries()) {
+            expect(each.rows).toBeLessThanOrEqual(drawn[n - 1]?.rows ?? Infinity)
+            expect(each.wrong).toBeLessThanOrEqual(drawn[n - 1]?.wrong ?? Infinity)
+        }
     })
 })

@@ -11,6 +11,7 @@ import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
+import { MatchCurve } from './MatchCurve'
 import { MatchRow } from './MatchRow'
 import { accepted, isFree, orders, shownRows, type Choices, type Matched, type RowChoice, type Shown } from './matching'
 import { Alert } from '../../ui/Alert'
@@ -122,6 +123,11 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             />{' '}
                             % sure
                         </label>
+                        <MatchCurve
+                            rows={rows}
+                            threshold={shown.threshold}
+                            onThreshold={threshold => setShown({ ...shown, threshold })}
+                        />
                         <span className="ml-auto flex gap-2">
                             <Button onClick={() => match.reset()}>Another list</Button>
                             <Button variant="main" disabled={taken.length === 0} onClick={make}>

@@ -64,3 +64,17 @@ export function shownRows(rows: Matched[], choices: Choices, { text, only, order
                       : b.confidence - a.confidence,
           )
 }
+
+/** Thresholds that the curve is drawn for, in per cent. */
+const THRESHOLDS = Array.from({ length: 26 }, (_, n) => 50 + 2 * n)
+
+export type Expected = { threshold: number; rows: number; wrong: number; requests: number }
+
+/** What would be accepted from a threshold on: how many rows, how many of them are wrong if each is right as often as it says, and their requests. */
+export function expected(rows: Matched[], threshold: number): Expected {
+    const taken = rows.filter(row => accepted(row, {}, threshold))
+    const sum = (of: (row: Matched) => number) => taken.reduce((all, row) => all + of(row), 0)
+    return { threshold, rows: taken.length, wrong: sum(row => 1 - row.confidence), requests: sum(row => row.requests) }
+}
+
+export const curve = (rows: Matched[]): Expected[] => THRESHOLDS.map(threshold => expected(rows, threshold))
