@@ -109,7 +109,7 @@ try {
     $more = ['/tours/bird_islands.html', '/boats/orm-queen.html', '/about-us.html', '/contact.asp?form=1', '/news/2024/winter.html'];
     $typed = implode("\n", array_map(static fn (string $address): string => "https://www.orm-tours.example$address", [...$lines, ...$more]));
     $owner->type('textbox', 'Paste it here*', $typed);
-    $owner->click('button', 'Look at it');
+    $owner->click('button', 'Review it');
     $owner->awaitText('/tours/bird_islands');
     $shoot('bring-in');
     $owner->open("$editor/s/ferries/plans");
@@ -132,11 +132,14 @@ try {
     $shoot('plan');
     $owner->click('button', 'Leave the plan');
     $owner->awaitNoText('You work in the plan');
-    $owner->click('button', 'Skerrivane Ferries');
-    $owner->click('menuitem', 'New site…');
-    $owner->type('textbox', 'Name', 'Harbour Trust');
-    $owner->type('textbox', 'Address', 'https://www.harbour-trust.example');
-    $shoot('new-site');
+    $owner->open("$editor/s/ferries/addresses");
+    $owner->click('button', 'Match old addresses');
+    $owner->driver
+        ->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]'))
+        ->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
+    $owner->click('button', 'Match them');
+    $owner->awaitText('25 of 25', '[role=dialog]');
+    $shoot('match');
     $owner->quit();
 } finally {
     $chrome->quit();

@@ -21,7 +21,7 @@ export function Address({ address, className }: { address: string; className?: s
             text={path}
             from={own}
             end={slug => <b className="font-semibold text-ink">{slug}</b>}
-            className={clsx('text-[13px] tracking-[-0.01em] text-ink-3', className)}
+            className={clsx('text-[13px] text-ink-3', className)}
         />
     )
 }

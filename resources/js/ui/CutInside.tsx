@@ -19,14 +19,22 @@ type Props = {
 export function CutInside({ text, from, end, className }: Props) {
     const at = from ?? Math.max(text.length - END, text.lastIndexOf('/', text.length - 2))
     return (
-        <span className={clsx('inline-block max-w-full truncate align-bottom font-mono', className)} title={text}>
+        <span
+            className={clsx(
+                'inline-block max-w-full overflow-hidden align-bottom font-mono whitespace-nowrap',
+                className,
+            )}
+            title={text}
+        >
             <span
-                className="inline-block min-w-[min(2ch,100%)] truncate align-bottom"
-                style={{ maxWidth: `calc(100% - ${text.length - at}ch)`, minWidth: at === 0 ? 0 : undefined }}
+                className="inline-block truncate align-bottom"
+                style={{ maxWidth: `calc(100% - ${text.length - at}ch + 0.5px)` }}
             >
                 {text.slice(0, at)}
             </span>
-            {end ? end(text.slice(at)) : text.slice(at)}
+            <span className="inline-block max-w-full truncate align-bottom">
+                {end ? end(text.slice(at)) : text.slice(at)}
+            </span>
         </span>
     )
 }

@@ -14,6 +14,7 @@ import { useStoppable } from '../../ui/useStoppable'
 import { MatchCurve } from './MatchCurve'
 import { MatchRow } from './MatchRow'
 import { accepted, isFree, orders, shownRows, type Choices, type Matched, type RowChoice, type Shown } from './matching'
+import { DialogActions } from '../../ui/DialogActions'
 import { Alert } from '../../ui/Alert'
 import { Select } from '../../ui/Select'
 
@@ -128,12 +129,6 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             threshold={shown.threshold}
                             onThreshold={threshold => setShown({ ...shown, threshold })}
                         />
-                        <span className="ml-auto flex gap-2">
-                            <Button onClick={() => match.reset()}>Another list</Button>
-                            <Button variant="main" disabled={taken.length === 0} onClick={make}>
-                                Send {count(taken.length, 'address', 'addresses')} on
-                            </Button>
-                        </span>
                     </div>
                     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[13px]">
                         <input
@@ -161,7 +156,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             {listed.length.toLocaleString('en-GB')} of {rows.length.toLocaleString('en-GB')}
                         </span>
                     </div>
-                    <div className="mt-3 max-h-[44vh] overflow-y-auto border-t border-line">
+                    <div className="mt-3 max-h-[40vh] overflow-y-auto border-t border-line">
                         <table className="w-full text-[13px]">
                             <thead className="sticky top-0 bg-sheet">
                                 <tr className="text-left text-[12px] text-ink-3">
@@ -199,6 +194,12 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             </p>
                         )}
                     </div>
+                    <DialogActions>
+                        <Button onClick={() => match.reset()}>Another list</Button>
+                        <Button variant="main" disabled={taken.length === 0} onClick={make}>
+                            Send {count(taken.length, 'address', 'addresses')} on
+                        </Button>
+                    </DialogActions>
                 </>
             )}
             <PickPage
