@@ -60,7 +60,7 @@ export function MomentInput({
                 disabled={disabled}
                 inputMode="text"
                 autoComplete="off"
-                placeholder={example}
+                placeholder={`e.g. ${example}`}
                 value={typed ?? written(value, kind, language)}
                 onChange={event => {
                     setTyped(event.target.value)
