@@ -6,8 +6,8 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\AddressRows;
-use App\Store\MissedDetails;
 use App\Store\HitCounts;
+use App\Store\MissedDetails;
 use App\Store\RedirectDetails;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\InputRefused;

@@ -31,11 +31,12 @@ final readonly class MatchAddresses
     }
 
     /**
+     * @param  array<string, string>  $settled  by old address: the page that somebody said it became
      * @return list<array<string, mixed>> in the order of the list; an address that somebody holds already says so
      *
      * @throws InputRefused where nothing can be read
      */
-    public function of(Site $site, string $text): array
+    public function of(Site $site, string $text, array $settled = []): array
     {
         $old = OldAddresses::read($text);
         $matcher = new Matcher($this->pages($site));
@@ -53,7 +54,7 @@ final readonly class MatchAddresses
         foreach ($old as $written => ['title' => $title]) {
             $pages[] = new OldPage((string) $written, $title);
         }
-        $proposals = $matcher->matchAll($pages);
+        $proposals = $matcher->matchAll($pages, $settled);
         foreach ($old as $written => ['title' => $title, 'requests' => $requests]) {
             $proposal = $proposals[count($rows)];
             $address = $addresses[$written] ?? null;

@@ -114,6 +114,13 @@ final class AddressesApiTest extends AppTestCase
         yield 'an import of nothing' => ['redirects-import', [], 'text'];
         yield 'an import that is to make what' => ['redirects-import', ['text' => '/a,/b', 'make' => 'some'], 'make'];
         yield 'a match of nothing' => ['redirects-match', ['text' => ''], 'text'];
+        yield 'what is settled is no list' => ['redirects-match', ['text' => '/x', 'settled' => 'all'], 'settled'];
+        yield 'a settled row without its page' => ['redirects-match', ['text' => '/x', 'settled' => [['old' => '/x']]], 'settled.0.page'];
+        yield 'a settled row that is no text' => [
+            'redirects-match',
+            ['text' => '/x', 'settled' => [['old' => ['/x'], 'page' => 'p']]],
+            'settled.0.old',
+        ];
         yield 'ignoring what nobody missed' => ['addresses/ignored', ['address' => '/never'], 'address'];
     }
 
@@ -122,6 +129,18 @@ final class AddressesApiTest extends AppTestCase
     public function what_is_wrong_is_said_with_its_field(string $path, array $body, string $field): void
     {
         self::assertSame([$field], array_column($this->api('POST', $path, $body)->assertStatus(422)->json('errors'), 'field'));
+    }
+
+    #[Test]
+    public function rows_that_are_settled_are_as_somebody_said_and_a_page_of_elsewhere_settles_nothing(): void
+    {
+        $fares = $this->live('Fares');
+        $match = fn (array $settled): array => $this->api('POST', 'redirects-match', ['text' => "/zzqx/klompik\n/zzqx/vlaad", 'settled' => $settled])
+            ->assertOk()
+            ->json();
+        self::assertNull($match([])[0]['page']);
+        self::assertSame($fares, $match([['old' => '/zzqx/klompik', 'page' => $fares]])[0]['page']['id']);
+        self::assertNull($match([['old' => '/zzqx/klompik', 'page' => '01J000000000000000000000ZZ']])[0]['page']);
     }
 
     #[Test]

@@ -193,6 +193,37 @@ final class AddressesTest extends Errand
     }
 
     #[Test]
+    public function a_list_in_another_language_is_taught_by_choosing_and_a_threshold_says_how_many_are_probably_wrong(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Match old addresses');
+        $chrome->find('textbox', 'Old addresses')->sendKeys("/skerra/klompik\n/vanesay/klompik\n/ullin/klompik\n/blaat");
+        $chrome->click('button', 'Match them');
+        $chrome->awaitText('4 of 4', '[role=dialog]');
+        $chrome->awaitText('0 of 4 rows accepted; probably none wrong', '[role=dialog]');
+        $from = $chrome->driver->findElement(WebDriverBy::cssSelector('input[aria-label="Accept from"]'));
+        $from->clear();
+        $from->sendKeys('5');
+        $chrome->awaitText('3 of 4 rows accepted; probably 3 wrong', '[role=dialog]');
+        $from->clear();
+        $from->sendKeys('90');
+        $chrome->awaitNoText('/islands/vanesay/walking', '[role=dialog]');
+        $chrome->click('button', '*for /skerra/klompik*');
+        $chrome->type('textbox', 'Choose a page', 'Walking');
+        $chrome->find('option', '*/islands/skerra/walking*')->click();
+        $chrome->awaitText('2 rows changed by what you chose.', '[role=dialog]');
+        $chrome->awaitText('/islands/vanesay/walking', '[role=dialog]');
+        $chrome->awaitText('/islands/ullin/walking', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->awaitText('3 of 4 rows accepted; probably none wrong', '[role=dialog]');
+        $chrome->click('button', 'Send 3 addresses on');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Make them');
+        $chrome->awaitText('Made 3 redirects');
+        self::assertSame([301, $this->ferries('/islands/vanesay/walking')], array_slice($this->fetch($this->ferries('/vanesay/klompik')), 0, 2));
+    }
+
+    #[Test]
     public function a_list_with_titles_is_taken_from_its_file_narrowed_and_what_no_page_became_is_said_to_be_gone(): void
     {
         $chrome = $this->openAddresses();

@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import {
     accepted,
+    changedBy,
     curve,
     expected,
     isFree,
+    settledOf,
     shownRows,
     type Choices,
     type Matched,
@@ -106,5 +108,31 @@ describe('a threshold', () => {
             expect(each.rows).toBeLessThanOrEqual(drawn[n - 1]?.rows ?? Infinity)
             expect(each.wrong).toBeLessThanOrEqual(drawn[n - 1]?.wrong ?? Infinity)
         }
+    })
+})
+
+describe('rows that are settled', () => {
+    test('are those that were accepted or chosen one by one, not those that a threshold takes or that are gone', () => {
+        const choices: Choices = {
+            '/boats': { isOn: true },
+            '/nothing': { page: { id: 'p', name: 'P' } },
+            '/fares': { isOn: true, gone: true },
+        }
+        expect(settledOf(choices, rows)).toEqual([
+            { old: '/boats', page: 'page-of-/boats' },
+            { old: '/nothing', page: 'p' },
+        ])
+        expect(settledOf({}, rows)).toEqual([])
+    })
+
+    test('mark what changed by them: another page, or a confidence that moved, but not themselves', () => {
+        const after = [
+            row('/fares', 0.97, 10, { page: { id: 'other', name: 'Other', address: '/other' } }),
+            row('/boats', 0.8, 400),
+            row('/nothing', 1, 70),
+            row('/taken', 0.95, 5),
+        ]
+        const changed = changedBy(rows, after, { '/nothing': { page: { id: 'p', name: 'P' } } })
+        expect([...changed]).toEqual(['/fares', '/boats'])
     })
 })

@@ -25,6 +25,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final readonly class RedirectFilesController
 {
     /** Most bytes of a file. */
+    /** Rows that may be settled in one list. */
+    private const MAX_SETTLED = 5000;
+
     private const MAX_BYTES = 32_000_000;
 
     public function __construct(
@@ -147,10 +150,25 @@ final readonly class RedirectFilesController
         OA\Post(
             path: '/sites/{site}/redirects-match',
             operationId: 'matchAddresses',
-            description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.',
+            description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Rows that somebody settled teach of the others. Writes nothing.',
             requestBody: new OA\RequestBody(
                 required: true,
-                content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')]),
+                content: new OA\JsonContent(
+                    required: ['text'],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('text', type: 'string'),
+                        new OA\Property(
+                            'settled',
+                            type: 'array',
+                            items: new OA\Items(
+                                required: ['old', 'page'],
+                                type: 'object',
+                                properties: [new OA\Property('old', type: 'string'), new OA\Property('page', type: 'string')],
+                            ),
+                        ),
+                    ],
+                ),
             ),
             responses: [new Answer('MatchedAddress', list: true)],
         ),
@@ -158,11 +176,20 @@ final readonly class RedirectFilesController
     public function match(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(
-            ['text' => ['required', 'string', 'max:'.self::MAX_BYTES]],
-            ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.'],
+            [
+                'text' => ['required', 'string', 'max:'.self::MAX_BYTES],
+                'settled' => ['sometimes', 'array', 'list', 'max:'.self::MAX_SETTLED],
+                'settled.*.old' => ['required', 'string'],
+                'settled.*.page' => ['required', 'string'],
+            ],
+            [
+                'text.required' => 'Paste a list, or choose a file.',
+                'text.max' => 'This is more than can be matched at once: 32 MB.',
+                'settled.max' => 'More rows than '.self::MAX_SETTLED.' teach nothing new.',
+            ],
         );
 
-        return new JsonResponse($this->match->of($site, $given['text']));
+        return new JsonResponse($this->match->of($site, $given['text'], array_column($given['settled'] ?? [], 'page', 'old')));
     }
 
     #[

@@ -75,16 +75,19 @@ final class Matcher
 
     /**
      * @param  list<OldPage>  $old  of one site: they tell something of each other
+     * @param  array<string, string>  $settled  by old address: the page that somebody said it became, which teaches of the others
      * @return list<Proposal> in the same order
      */
-    public function matchAll(array $old): array
+    public function matchAll(array $old, array $settled = []): array
     {
+        $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
+        $this->learn($old, $settled);
         $likeness = $known = [];
         /** @var \WeakMap<OldPage, OldWords> $read */
         $read = new \WeakMap();
         $words = fn (OldPage $page): OldWords => ($read[$page] ??= OldWords::of($page, $this->vocabulary));
         foreach ($old as $n => $page) {
-            $known[$n] = $this->known($page);
+            $known[$n] = $this->known($page, $settled[$page->address] ?? null);
             if ($known[$n] !== null) {
                 [$is, $certainly] = $known[$n];
                 $likeness[$n] = [$is => $certainly];
@@ -115,9 +118,29 @@ final class Matcher
         return $proposals;
     }
 
-    /** @return array{string, Likeness}|null the page that an old address is known to have become */
-    private function known(OldPage $old): ?array
+    /**
+     * @param  list<OldPage>  $old
+     * @param  array<string, string>  $settled
+     */
+    private function learn(array $old, array $settled): void
     {
+        $this->vocabulary->teach([]);
+        $lessons = new Lessons();
+        foreach ($settled === [] ? [] : $old as $page) {
+            $became = $settled[$page->address] ?? null;
+            if ($became !== null) {
+                $lessons->learn(OldWords::of($page, $this->vocabulary), $this->words[$became]);
+            }
+        }
+        $this->vocabulary->teach($lessons->learnt());
+    }
+
+    /** @return array{string, Likeness}|null the page that an old address is known to have become */
+    private function known(OldPage $old, ?string $settled): ?array
+    {
+        if ($settled !== null) {
+            return [$settled, new Likeness(1.0, 1.0, 1.0, 1.0, 0.0, 'Somebody said so.')];
+        }
         $page = $this->exact[PageTree::bare($old->path())] ?? null;
         if ($page !== null && ($old->query() === '' || PageTree::bare($old->path()) !== '')) {
             return [$page, new Likeness(1.0, 1.0, 1.0, 1.0, 0.0, 'This address leads to the page already.')];

@@ -34,6 +34,9 @@ final class Vocabulary
     /** @var array<string, array<string, float>> readings by word, once asked for */
     private array $readings = [];
 
+    /** @var array<string, array<string, float>> what was learnt that a word stands for, and how surely */
+    private array $taught = [];
+
     /** @var array<string, array<string, float>> by joined word, once asked for */
     private array $apart = [];
 
@@ -57,6 +60,13 @@ final class Vocabulary
         return log(1 + $this->count / (0.5 + ($this->pages[$word] ?? 0)));
     }
 
+    /** @param  array<string, array<string, float>>  $lessons  how surely a word stands for one that pages have, by both */
+    public function teach(array $lessons): void
+    {
+        $this->taught = $lessons;
+        $this->readings = $this->apart = [];
+    }
+
     /**
      * What a word may stand for among those that pages have, and how surely.
      *
@@ -70,7 +80,7 @@ final class Vocabulary
     /** @return array<string, float> */
     private function read(string $word): array
     {
-        $found = $this->has($word) ? [$word => 1.0] : [];
+        $found = ($this->has($word) ? [$word => 1.0] : []) + ($this->taught[$word] ?? []);
         foreach (array_filter(SameThing::of($word), $this->has(...)) as $other) {
             $found[$other] = max($found[$other] ?? 0.0, $this->has($word) ? 0.5 : 0.8);
         }

@@ -6,7 +6,7 @@ export function When({ value, onChange }: { value: string; onChange: (value: str
     return (
         <>
             <label className="flex items-center gap-2 text-ink-2">
-                on <MomentInput label="When" className="w-[196px]" value={value} onChange={onChange} />
+                on <MomentInput label="When" className="w-[214px]" value={value} onChange={onChange} />
             </label>
             {value === '' ? (
                 <span className="w-14 self-center text-[12px] text-ink-3">now</span>

@@ -2,12 +2,12 @@ import { useMutation } from '@tanstack/react-query'
 import { useRef } from 'react'
 
 /** Work that takes a while and can be stopped: what was stopped is no problem to tell. */
-export function useStoppable<T>(work: (signal: AbortSignal) => Promise<T>) {
+export function useStoppable<T, Of = void>(work: (signal: AbortSignal, of: Of) => Promise<T>) {
     const stop = useRef<AbortController>(null)
     const running = useMutation({
-        mutationFn: () => {
+        mutationFn: (of: Of) => {
             stop.current = new AbortController()
-            return work(stop.current.signal)
+            return work(stop.current.signal, of)
         },
     })
     return {

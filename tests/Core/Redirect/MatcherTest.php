@@ -145,6 +145,45 @@ final class MatcherTest extends TestCase
     }
 
     #[Test]
+    public function rows_that_somebody_settled_teach_the_words_of_a_language_that_no_list_knows(): void
+    {
+        $rows = $settled = [];
+        foreach (DemoPages::all() as $n => $page) {
+            $old = $this->inAnotherLanguage($page->address).'.php';
+            $rows[] = [$old, '', $page->id];
+            if ($n % 8 === 3) {
+                $settled[$old] = $page->id;
+            }
+        }
+        $others = array_values(array_filter($rows, static fn (array $row): bool => ! isset($settled[$row[0]])));
+        $before = $this->matched(DemoPages::all(), $others);
+        $after = new Found();
+        foreach (
+            (new Matcher(DemoPages::all()))->matchAll(array_map(static fn (array $row): OldPage => new OldPage($row[0]), $rows), $settled) as $n => $proposal
+        ) {
+            if (isset($settled[$rows[$n][0]])) {
+                self::assertSame([$rows[$n][2], 1.0, 'Somebody said so.'], [$proposal->page?->id, $proposal->confidence, $proposal->why]);
+            } else {
+                $after->count($proposal, $rows[$n][2]);
+            }
+        }
+        self::assertGreaterThan(1.4 * $before->first, $after->first, "$before->first were right before, $after->first are now");
+        self::assertGreaterThanOrEqual(0.95, $after->sureRight / max(1, $after->sure));
+    }
+
+    #[Test]
+    public function what_was_taught_for_one_list_is_forgotten_for_the_next(): void
+    {
+        $matcher = new Matcher(DemoPages::all());
+        $list = [new OldPage('/zzqx/klompik'), new OldPage('/zzqx/klompik-vlaad')];
+        $before = $matcher->matchAll($list);
+        $taught = $matcher->matchAll($list, ['/zzqx/klompik' => '/travel/dogs']);
+        self::assertSame('/travel/dogs', $taught[0]->page?->id);
+        self::assertNotEquals($before[1], $taught[1]);
+        self::assertEquals($before, $matcher->matchAll($list, ['/zzqx/klompik' => 'no page', '/elsewhere' => '/travel/dogs']));
+    }
+
+    #[Test]
     public function any_bytes_are_answered(): void
     {
         $this->forAll(Generators::vector(4, Generators::string()))->then(function (array $old): void {
@@ -156,6 +195,16 @@ final class MatcherTest extends TestCase
                 self::assertLessThanOrEqual(1.0, $proposal->confidence);
             }
         });
+    }
+
+    /** Words of which none is known, the same for the same, but for the names of islands and ships. */
+    private function inAnotherLanguage(string $text): string
+    {
+        return (string) preg_replace_callback(
+            '/(?!skerra|vanesay|orm\b|ullin|hallin|tarransay|curlew|dunlin|sandpiper|wagtail)\b[a-z]+/',
+            static fn (array $word): string => strtr(substr(md5($word[0]), 0, 4 + (strlen($word[0]) % 4)), '0123456789', 'aeioulnrst'),
+            $text,
+        );
     }
 
     /**

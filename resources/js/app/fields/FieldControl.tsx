@@ -52,7 +52,7 @@ export function FieldControl({ field, value, onChange, error, id, describedBy, l
             return (
                 <MomentInput
                     kind="day"
-                    className="max-w-[170px]"
+                    className="max-w-[220px]"
                     value={text}
                     onChange={onChange}
                     isInvalid={error !== undefined}

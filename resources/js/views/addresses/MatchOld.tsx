@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { answered, api } from '../../api/client'
 import { ulid } from '../../api/ulid'
 import { useChanges, type Change } from '../../app/changes'
 import { PickPage } from '../../app/PickPage'
@@ -10,10 +9,10 @@ import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
-import { useStoppable } from '../../ui/useStoppable'
 import { MatchCurve } from './MatchCurve'
 import { MatchRow } from './MatchRow'
-import { accepted, isFree, orders, shownRows, type Choices, type Matched, type RowChoice, type Shown } from './matching'
+import { useMatching } from './useMatching'
+import { accepted, isFree, orders, shownRows, type Shown } from './matching'
 import { DialogActions } from '../../ui/DialogActions'
 import { Alert } from '../../ui/Alert'
 import { Select } from '../../ui/Select'
@@ -33,18 +32,11 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
     const site = useSite()
     const { propose } = useChanges()
     const [text, setText] = useKept(`heronstem old addresses ${site.key}`, '')
-    const [choices, setChoices] = useState<Choices>({})
     const [shown, setShown] = useState<Shown>({ text: '', only: 'all', order: 'surest', threshold: 90 })
     const [drawn, draw] = useState(DRAWN)
     const [picking, setPicking] = useState<string | null>(null)
-    const match = useStoppable(signal =>
-        answered(
-            api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal }),
-        ),
-    )
-    const rows: Matched[] = match.data ?? []
-    const choose = (old: string, choice: RowChoice) =>
-        setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
+    const { match, rows: found, taught, choices, begin, choose, reset } = useMatching(text)
+    const rows = found ?? []
     const taken = rows.filter(row => accepted(row, choices, shown.threshold))
     const listed = shownRows(rows, choices, shown)
     const make = () => {
@@ -75,7 +67,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
             description="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
             width={900}
         >
-            {match.data === undefined ? (
+            {found === undefined ? (
                 <>
                     <textarea
                         aria-label="Old addresses"
@@ -89,11 +81,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         <TextFile label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onText={setText} />
                         <span className="flex gap-2">
                             <Button onClick={onClose}>Cancel</Button>
-                            <Button
-                                variant="main"
-                                disabled={text.trim() === '' || match.isPending}
-                                onClick={() => match.mutate()}
-                            >
+                            <Button variant="main" disabled={text.trim() === '' || match.isPending} onClick={begin}>
                                 Match them
                             </Button>
                         </span>
@@ -179,6 +167,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                                         choice={choices[row.old]}
                                         isAccepted={accepted(row, choices, shown.threshold)}
                                         isFree={isFree(row)}
+                                        isTaught={taught.has(row.old)}
                                         onChoice={choice => choose(row.old, choice)}
                                         onPick={() => setPicking(row.old)}
                                     />
@@ -194,8 +183,14 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             </p>
                         )}
                     </div>
+                    {match.problem !== null && <Alert className="mt-2">{match.problem.message}</Alert>}
                     <DialogActions>
-                        <Button onClick={() => match.reset()}>Another list</Button>
+                        <span role="status" className="mr-auto self-center text-[13px] text-ink-2">
+                            {match.isPending
+                                ? 'Matching the others again, with what you chose…'
+                                : taught.size > 0 && `${count(taught.size, 'row')} changed by what you chose.`}
+                        </span>
+                        <Button onClick={reset}>Another list</Button>
                         <Button variant="main" disabled={taken.length === 0} onClick={make}>
                             Send {count(taken.length, 'address', 'addresses')} on
                         </Button>

@@ -7,12 +7,14 @@ type Props = {
     choice: RowChoice | undefined
     isAccepted: boolean
     isFree: boolean
+    /** Whether it changed by what was chosen for others. */
+    isTaught: boolean
     onChoice: (choice: RowChoice) => void
     onPick: () => void
 }
 
 /** An old address, what it becomes, how sure that is, and what else it may become. */
-export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: Props) {
+export function MatchRow({ row, choice, isAccepted, isFree, isTaught, onChoice, onPick }: Props) {
     const page = choice?.page ?? row.page
     const isGone = choice?.gone === true
     const more = [row.title, row.requests > 0 ? count(row.requests, 'request') : '']
@@ -57,6 +59,7 @@ export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: 
                             <span className="ml-2 font-mono text-[12px] text-ink-3">{row.page.address}</span>
                         )}
                         <span className="block text-[12px] text-ink-3">
+                            {isTaught && <span className="text-amber">Changed by what you chose. </span>}
                             {choice?.page === undefined ? row.why : 'Chosen by hand.'}
                             {row.next.length > 0 && choice?.page === undefined && (
                                 <>

@@ -78,3 +78,29 @@ export function expected(rows: Matched[], threshold: number): Expected {
 }
 
 export const curve = (rows: Matched[]): Expected[] => THRESHOLDS.map(threshold => expected(rows, threshold))
+
+/** Rows that somebody accepted or chose a page for, one by one: what they teach holds for the whole list. */
+export const settledOf = (choices: Choices, rows: Matched[]) => {
+    const proposed = new Map(rows.map(row => [row.old, row.page?.id]))
+    return Object.entries(choices).flatMap(([old, { page, gone, isOn }]) => {
+        const became = page?.id ?? (isOn === true ? proposed.get(old) : undefined)
+        return became === undefined || gone === true ? [] : [{ old, page: became }]
+    })
+}
+
+/** How far a confidence has to move to be worth a mark. */
+const NOTICED = 0.1
+
+/** Rows that became another page, or surer or less sure, since others were settled. */
+export function changedBy(before: Matched[], after: Matched[], choices: Choices): ReadonlySet<string> {
+    const was = new Map(before.map(row => [row.old, row]))
+    const changed = after.filter(row => {
+        const old = was.get(row.old)
+        return (
+            old !== undefined &&
+            choices[row.old]?.page === undefined &&
+            (old.page?.id !== row.page?.id || Math.abs(old.confidence - row.confidence) >= NOTICED)
+        )
+    })
+    return new Set(changed.map(row => row.old))
+}

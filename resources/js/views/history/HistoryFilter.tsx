@@ -118,7 +118,7 @@ export function HistoryFilter({
                         kind="day"
                         value={search[end] ?? ''}
                         onChange={day => set({ [end]: some(day) })}
-                        className="w-[148px]"
+                        className="w-[168px]"
                     />
                 </label>
             ))}
