@@ -86,7 +86,7 @@ function Findings({ title, all, findings }: { title: string; all: number; findin
     )
 }
 
-const clicks = (at: number | null) => (at === null ? 'no way there' : String(at))
+const clicks = (at: number | null) => (at === null ? 'not linked' : String(at))
 
 /** What is foreseen, as parts of one sentence; nothing where nothing changes. */
 export function said({ appears, goes, deeper, nearer, orphaned }: Seen) {

@@ -102,7 +102,12 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                     />
                 </>
             )}
-            <RedirectSpan until={draft.until} error={reasonOf('until')} onUntil={until => set({ until })} />
+            <RedirectSpan
+                until={draft.until}
+                isPermanent={['301', '308'].includes(draft.answer)}
+                error={reasonOf('until')}
+                onUntil={until => set({ until })}
+            />
             <Field
                 stacked
                 label="Note"

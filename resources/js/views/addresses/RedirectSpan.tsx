@@ -14,10 +14,16 @@ const spans: [Span, string][] = [
     ['day', 'until a day …'],
 ]
 
-type Props = { until: string | null; error: string | undefined; onUntil: (until: string | null) => void }
+type Props = {
+    until: string | null
+    /** Whether browsers are told that it is for good. */
+    isPermanent: boolean
+    error: string | undefined
+    onUntil: (until: string | null) => void
+}
 
 /** For how long a redirect holds: to the end of a day on the clock of the site. */
-export function RedirectSpan({ until, error, onUntil }: Props) {
+export function RedirectSpan({ until, isPermanent, error, onUntil }: Props) {
     const site = useSite()
     const [chosen, choose] = useState<Span | null>(null)
     const [isBad, setBad] = useState(false)
@@ -28,7 +34,18 @@ export function RedirectSpan({ until, error, onUntil }: Props) {
             stacked
             label="How long"
             error={isBad ? 'Write the day like 3 May 2027, or choose one.' : error}
-            hint={until === null || span === 'day' ? undefined : `Until ${moment(`${value}:00Z`, 'UTC')}.`}
+            hint={
+                until === null
+                    ? undefined
+                    : [
+                          span === 'day' ? '' : `Until ${moment(`${value}:00Z`, 'UTC')}.`,
+                          isPermanent
+                              ? 'Browsers may remember a permanent redirect longer: choose a temporary one (302).'
+                              : '',
+                      ]
+                          .join(' ')
+                          .trim() || undefined
+            }
         >
             {({ id, describedBy }) => (
                 <span className="flex gap-2">
