@@ -22,6 +22,9 @@ final class Matcher
     /** Pages that the words of one address may bring in, the rarest first; the rarest always does. */
     private const MAX_BROUGHT_IN = 3000;
 
+    /** Old pages that tell of each other at once. */
+    private const PIECE = 3000;
+
     /** How sure it is that what was the home page is it still. */
     private const HOME = 0.95;
 
@@ -82,6 +85,28 @@ final class Matcher
     {
         $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
         $this->learn($old, $settled);
+        $numbers = array_keys($old);
+        // What lies together is matched together; all at once would take the memory of a large list.
+        usort($numbers, static fn (int $a, int $b): int => [$old[$a]->path(), $a] <=> [$old[$b]->path(), $b]);
+        $proposals = [];
+        foreach (array_chunk($numbers, self::PIECE) as $piece) {
+            $found = $this->together(array_map(static fn (int $n): OldPage => $old[$n], $piece), $settled);
+            foreach ($piece as $at => $n) {
+                $proposals[$n] = $found[$at];
+            }
+        }
+        ksort($proposals);
+
+        return array_values($proposals);
+    }
+
+    /**
+     * @param  list<OldPage>  $old
+     * @param  array<string, string>  $settled
+     * @return list<Proposal>
+     */
+    private function together(array $old, array $settled): array
+    {
         $likeness = $known = [];
         /** @var \WeakMap<OldPage, OldWords> $read */
         $read = new \WeakMap();

@@ -184,6 +184,19 @@ final class MatcherTest extends TestCase
     }
 
     #[Test]
+    public function a_list_that_is_matched_in_pieces_comes_back_in_its_order(): void
+    {
+        $old = [];
+        foreach (range(1, 3300) as $n) {
+            $old[] = new OldPage(sprintf('/%s/%04d/%s', ['z', 'a', 'm'][$n % 3], $n, ['refunds', 'lost-property', 'klompik'][$n % 3]));
+        }
+        foreach ((new Matcher(DemoPages::all()))->matchAll($old) as $n => $proposal) {
+            self::assertSame($old[$n]->address, $proposal->old);
+            self::assertSame([null, '/help/refunds', '/help/lost-property'][($n + 2) % 3], $proposal->page?->id);
+        }
+    }
+
+    #[Test]
     public function any_bytes_are_answered(): void
     {
         $this->forAll(Generators::vector(4, Generators::string()))->then(function (array $old): void {
