@@ -144,7 +144,7 @@ final class MenuApiTest extends AppTestCase
 
         $this->api('POST', 'batches', ['changes' => [['kind' => 'add-to-menu', 'pages' => [$this->times, $this->travel], 'menu' => $picks]]])
             ->assertCreated()
-            ->assertJsonPath('sentence', 'Put 2 pages into *Cards*');
+            ->assertJsonPath('sentence', 'Added 2 pages to *Cards*');
         $this->api('PATCH', "pages/$this->times", ['summary' => 'Boats all year'], headers: ['If-Match' => '*'])->assertOk();
         $this->api('POST', "pages/$this->times/publish")->assertOk();
         $this->home(layout: 'home')->assertSeeInOrder(['class="cards"', 'Times', 'Boats all year', 'Travel'], false);
