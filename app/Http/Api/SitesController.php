@@ -42,9 +42,9 @@ final readonly class SitesController
                     properties: [
                         new OA\Property('name', type: 'string'),
                         new OA\Property('origin', description: 'scheme and host, with a port if need be', type: 'string'),
-                        new OA\Property('key', description: 'in addresses of the editor; made from the name where it is dropped', type: 'string'),
-                        new OA\Property('language', description: 'BCP 47; en-GB where it is dropped', type: 'string'),
-                        new OA\Property('zone', description: 'IANA name; UTC where it is dropped', type: 'string'),
+                        new OA\Property('key', description: 'in addresses of the editor; made from the name where it is omitted', type: 'string'),
+                        new OA\Property('language', description: 'BCP 47; en-GB where it is omitted', type: 'string'),
+                        new OA\Property('zone', description: 'IANA name; UTC where it is omitted', type: 'string'),
                         new OA\Property('trailingSlash', type: 'string', enum: TrailingSlash::class),
                         new OA\Property('suffix', type: 'string'),
                         new OA\Property(

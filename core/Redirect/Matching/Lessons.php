@@ -33,7 +33,7 @@ final class Lessons
 
     public function learn(OldWords $old, PageWords $page): void
     {
-        $own = $page->slug + $page->name + $page->heading;
+        $own = $page->own();
         $known = self::readings($old->whole());
         $left = array_diff_key($page->slug, $known) ?: array_diff_key($page->name, $known);
         $this->note(self::unanswered($old->last, $own), self::strings($left));

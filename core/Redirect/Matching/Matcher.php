@@ -59,9 +59,8 @@ final class Matcher
         $this->tree = new PageTree($this->pages);
         foreach ($this->pages as $page) {
             $this->words[$page->id] = $this->wordsOf($page);
-            $own = [...$this->words[$page->id]->slug, ...$this->words[$page->id]->name, ...$this->words[$page->id]->heading];
-            $all = array_map(strval(...), array_keys($own + $this->words[$page->id]->above));
-            $this->vocabulary->add($all);
+            $own = $this->words[$page->id]->own();
+            $this->vocabulary->add(array_map(strval(...), array_keys($own + $this->words[$page->id]->above)));
             // What a page is inside of does not bring it in: Spreading does, where the rest of the list speaks for that.
             foreach ($own as $word => $_) {
                 $this->index[$word][] = $page->id;
@@ -85,11 +84,11 @@ final class Matcher
     {
         $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
         $this->learn($old, $settled);
-        $numbers = array_keys($old);
+        $paths = array_map(static fn (OldPage $page): string => $page->path(), $old);
         // What lies together is matched together; all at once would take the memory of a large list.
-        usort($numbers, static fn (int $a, int $b): int => [$old[$a]->path(), $a] <=> [$old[$b]->path(), $b]);
+        asort($paths, SORT_STRING);
         $proposals = [];
-        foreach (array_chunk($numbers, self::PIECE) as $piece) {
+        foreach (array_chunk(array_keys($paths), self::PIECE) as $piece) {
             $found = $this->together(array_map(static fn (int $n): OldPage => $old[$n], $piece), $settled);
             foreach ($piece as $at => $n) {
                 $proposals[$n] = $found[$at];

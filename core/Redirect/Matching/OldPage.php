@@ -7,8 +7,7 @@ namespace Heronstem\Core\Redirect\Matching;
 /** An address of an old site, with what is known of the page that was there. */
 final readonly class OldPage
 {
-    /** @param  string  $words  of its heading and description, where they are known */
-    public function __construct(public string $address, public string $title = '', public string $words = '')
+    public function __construct(public string $address, public string $title = '')
     {
     }
 
@@ -28,7 +27,7 @@ final readonly class OldPage
     /** Whether it is the way into the old site, or into it in one language, with nothing else said. */
     public function isHome(): bool
     {
-        return trim("{$this->query()}$this->title$this->words") === '' &&
+        return trim("{$this->query()}$this->title") === '' &&
             preg_match('#^/?(?:[a-z]{2}/?)?(?:(?:index|default|home|main|start|welcome)(?:\.[a-z]{2,5}\d?)?)?/?$#i', $this->path()) === 1;
     }
 }

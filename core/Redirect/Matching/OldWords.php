@@ -41,7 +41,7 @@ final readonly class OldWords
         return new self(
             self::all($lastWords, $words),
             self::all(array_merge([], ...array_map(Words::of(...), $parts)), $words),
-            self::all(Words::of("{$old->title} {$old->words}"), $words),
+            self::all(Words::of($old->title), $words),
             Trigrams::of($last),
         );
     }

@@ -17,6 +17,12 @@ final readonly class PageWords
     {
     }
 
+    /** @return array<string, true> what the page itself says */
+    public function own(): array
+    {
+        return $this->slug + $this->name + $this->heading;
+    }
+
     /** How far a reading of a word is said by the page itself; what it is inside of says it less. */
     public function says(string $word): float
     {

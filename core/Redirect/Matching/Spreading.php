@@ -101,20 +101,14 @@ final class Spreading
         }
         for ($n = 0; $n < count($this->old); $n++) {
             $key = self::key($this->old[$n]->path());
-            $end = strrpos($key, '/');
-            $this->above[$n] = null;
-            if ($end === false || $end === 0 || ($at[$key] ?? $n) !== $n) {
-                $this->above[$n] = $end === false || $end === 0 ? null : $at[substr($key, 0, $end)] ?? null;
-            } else {
-                $up = substr($key, 0, $end);
-                if (! isset($at[$up])) {
-                    $at[$up] = count($this->old);
-                    $this->old[] = new OldPage($up);
-                    $this->likeness[$at[$up]] = [];
-                }
-                $this->above[$n] = $at[$up];
+            $up = substr($key, 0, (int) strrpos($key, '/'));
+            if ($up !== '' && ! isset($at[$up])) {
+                $at[$up] = count($this->old);
+                $this->old[] = new OldPage($up);
+                $this->likeness[$at[$up]] = [];
             }
-            if ($this->above[$n] !== null && $this->above[$n] !== $n) {
+            $this->above[$n] = $up === '' ? null : $at[$up];
+            if ($this->above[$n] !== null) {
                 $this->below[$this->above[$n]][] = $n;
             }
         }

@@ -84,11 +84,8 @@ final class Vocabulary
         foreach (array_filter(SameThing::of($word), $this->has(...)) as $other) {
             $found[$other] = max($found[$other] ?? 0.0, $this->has($word) ? 0.5 : 0.8);
         }
-        if ($found !== []) {
-            return $found;
-        }
 
-        return $this->near($word);
+        return $found === [] ? $this->near($word) : $found;
     }
 
     /**
@@ -150,6 +147,7 @@ final class Vocabulary
         $this->trigrams === [] && $this->index();
         $shared = [];
         $own = Trigrams::of($word);
+        $sound = self::sounds($word);
         foreach ($own as $trigram => $_) {
             foreach ($this->trigrams[$trigram] ?? [] as $other) {
                 $shared[$other] = ($shared[$other] ?? 0) + 1;
@@ -165,7 +163,7 @@ final class Vocabulary
                 $slips <= ($longer >= 7 ? 2 : 1) && $longer >= 5 => 0.85 - 0.1 * ($slips - 1),
                 strlen($other) >= self::SHORTEST_SLIP && (str_starts_with($other, $word) || str_starts_with($word, $other)) => 0.7,
                 $length >= self::SHORTEST_COGNATE && $alike >= self::COGNATE => 0.4 + 0.4 * $alike,
-                self::sounds($word) === self::sounds($other) => 0.75,
+                $sound === self::sounds($other) => 0.75,
                 default => 0.0,
             };
             if ($how > 0.0) {

@@ -112,12 +112,6 @@ final class Words
     /** @return list<string> */
     public static function of(string $text): array
     {
-        return array_values(array_map(self::stem(...), self::plain($text)));
-    }
-
-    /** @return list<string> the same with their endings, as they are written */
-    public static function plain(string $text): array
-    {
         $text = preg_match('/%[0-9A-Fa-f]{2}/', $text) === 1 ? rawurldecode($text) : $text;
         $text = mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
         // Made anew for each text, a transliterator costs a hundred times what it does: what is plain already does without.
@@ -127,15 +121,15 @@ final class Words
                 : strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $text));
         $words = preg_split('/[^a-z0-9]+/', $plain === false ? strtolower($text) : $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return array_values(
-            array_filter(
-                $words,
-                static fn (string $word): bool => strlen($word) > 1 &&
-                    ! in_array($word, self::EMPTY, true) &&
-                    // Numbers count, but for years and what is long enough to name something.
-                    ! (ctype_digit($word) && strlen($word) !== 4),
-            ),
+        $telling = array_filter(
+            $words,
+            static fn (string $word): bool => strlen($word) > 1 &&
+                ! in_array($word, self::EMPTY, true) &&
+                // Numbers count, but for years and what is long enough to name something.
+                ! (ctype_digit($word) && strlen($word) !== 4),
         );
+
+        return array_values(array_map(self::stem(...), $telling));
     }
 
     /** The common endings of plurals and of verbs, so that `fares` is `fare` and `sailing` is `sail`. */

@@ -197,6 +197,14 @@ final class MatcherTest extends TestCase
     }
 
     #[Test]
+    public function a_year_that_is_the_name_of_a_page_finds_it(): void
+    {
+        $matcher = new Matcher([new Candidate('Y', '1962', '/logbooks/1962'), new Candidate('Z', 'Logbooks', '/logbooks')]);
+        self::assertSame('Y', $matcher->match('/archive/1962.html')->page?->id);
+        self::assertNull($matcher->match('/archive/1964.html')->page);
+    }
+
+    #[Test]
     public function any_bytes_are_answered(): void
     {
         $this->forAll(Generators::vector(4, Generators::string()))->then(function (array $old): void {

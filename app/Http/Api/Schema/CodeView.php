@@ -16,7 +16,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('head', type: 'string'),
             new OA\Property(
                 'allows',
-                description: 'what the head code let browsers do, a sentence each',
+                description: 'what the head code lets browsers do, a sentence each',
                 type: 'array',
                 items: new OA\Items(type: 'string'),
             ),

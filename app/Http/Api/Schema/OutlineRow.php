@@ -9,7 +9,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'OutlineRow',
-        description: 'A page as the outline shows it; `match` only under a filter. What has a default is dropped where it is that.',
+        description: 'A page as the outline shows it; `match` only under a filter. What has its default is omitted.',
         required: ['id', 'parent', 'name', 'slug', 'address', 'state', 'everLive', 'clicks', 'changed', 'description', 'score', 'by', 'level'],
         properties: [
             new OA\Property('id', type: 'string'),
@@ -20,7 +20,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('state', ref: '#/components/schemas/State'),
             new OA\Property(
                 'rights',
-                description: 'what one may do there; dropped where that is the same on the whole site',
+                description: 'what one may do there; omitted where that is the same on the whole site',
                 type: 'array',
                 items: new OA\Items(ref: '#/components/schemas/Right'),
             ),

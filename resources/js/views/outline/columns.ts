@@ -50,6 +50,8 @@ export const columns: Facts[] = [
 /** Narrowest and widest that a column is made. */
 export const [NARROWEST, WIDEST] = [44, 640]
 
+const atFirst = () => ({ shown: columns.filter(each => each.isFirst).map(each => each.key), widths: {} })
+
 const KEY = 'heronstem.columns'
 type Kept = { shown: Column[]; widths: Partial<Record<Column, number>> }
 
@@ -58,7 +60,7 @@ function kept(): Kept {
         const { shown, widths } = JSON.parse(localStorage.getItem(KEY) ?? '') as Kept
         return { shown: columns.map(each => each.key).filter(key => shown.includes(key)), widths }
     } catch {
-        return { shown: columns.filter(each => each.isFirst).map(each => each.key), widths: {} }
+        return atFirst()
     }
 }
 
@@ -95,7 +97,7 @@ export function useColumns(compact: boolean) {
             keep({ shown: shown.includes(key) ? shown.filter(each => each !== key) : [...shown, key], widths }),
         resize: (key: Column, px: number) =>
             keep({ shown, widths: { ...widths, [key]: Math.round(Math.min(WIDEST, Math.max(NARROWEST, px))) } }),
-        reset: () => keep({ shown: columns.filter(each => each.isFirst).map(each => each.key), widths: {} }),
+        reset: () => keep(atFirst()),
     }
 }
 export type Columns = ReturnType<typeof useColumns>
