@@ -45,9 +45,9 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
-    const { data: hits = [], isFetching, isPlaceholderData } = found
+    const { data: hits = [], isPlaceholderData } = found
     // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
-    const settled = asked === text.trim() && !isFetching && !isPlaceholderData && !found.isError
+    const settled = asked === text.trim() && found.isSuccess && !isPlaceholderData
     const same = hits.find(hit => hit.exact)
     const commands = useCommands(onKeys)
     const fitting = commandsFor(commands, text.trim()).slice(0, MOST_COMMANDS)
@@ -80,7 +80,17 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const row =
         'grid cursor-pointer grid-cols-[1fr_auto] items-baseline gap-x-3 rounded px-3 py-1.5 data-[selected=true]:bg-heron-soft'
     const pageLine = (hit: (typeof hits)[number]) => (
-        <Command.Item key={hit.id} value={hit.id} onSelect={() => goTo(hit.id)} className={row}>
+        <Command.Item
+            key={hit.id}
+            value={hit.id}
+            onSelect={() => goTo(hit.id)}
+            // Who clicks has seen what is there, also if an answer to what was typed since is on its way.
+            onClickCapture={event => {
+                event.stopPropagation()
+                show(hit.id)
+            }}
+            className={row}
+        >
             <span className="truncate">
                 <b className="font-semibold">{hit.name}</b>
                 {hit.within !== null && <span className="text-[12px] text-ink-3"> in {hit.within}</span>}
