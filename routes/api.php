@@ -19,6 +19,7 @@ use App\Http\Api\GoToController;
 use App\Http\Api\HistoryController;
 use App\Http\Api\JobsController;
 use App\Http\Api\LayoutController;
+use App\Http\Api\MatchListsController;
 use App\Http\Api\MenuController;
 use App\Http\Api\OutlineController;
 use App\Http\Api\OutsideController;
@@ -233,6 +234,18 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::delete('pages/{page}/draft', [ContentController::class, 'drop']);
                 Route::post('pages/{page}/publish', [ContentController::class, 'publish']);
             });
+            Route::middleware('can:may,site,"addresses"')
+                ->controller(MatchListsController::class)
+                ->group(function (): void {
+                    Route::get('match-lists', 'index');
+                    Route::post('match-lists', 'store');
+                    Route::get('match-lists/{list}', 'show');
+                    Route::get('match-lists/{list}/file', 'file');
+                    Route::patch('match-lists/{list}', 'update');
+                    Route::delete('match-lists/{list}', 'remove');
+                    Route::post('match-lists/{list}/choices', 'choose');
+                    Route::post('match-lists/{list}/matched', 'match');
+                });
             foreach (
                 [
                     'addresses' => [

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-/** Somebody else changed the page since it was loaded. Nothing was written. */
+/** Somebody else changed something since it was loaded. Nothing was written. */
 final class ChangedMeanwhile extends \RuntimeException
 {
-    public function __construct()
+    public function __construct(string $what = 'Somebody changed this page meanwhile. Load it again and compare; what you typed is still here.')
     {
-        parent::__construct('Somebody changed this page meanwhile. Load it again and compare; what you typed is still here.');
+        parent::__construct($what);
     }
 }

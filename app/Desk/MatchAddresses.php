@@ -14,7 +14,6 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\OldAddresses;
 use Heronstem\Core\Redirect\Matching\Candidate;
 use Heronstem\Core\Redirect\Matching\Matcher;
-use Heronstem\Core\Redirect\Matching\OldPage;
 use Illuminate\Database\Connection;
 
 /** Matches the addresses of an old site to pages of this one. */
@@ -50,12 +49,8 @@ final readonly class MatchAddresses
         }
         $held = (new StoredLedger($this->db, $site))->claimsOn(array_values($addresses));
         $rows = [];
-        $pages = [];
-        foreach ($old as $written => ['title' => $title]) {
-            $pages[] = new OldPage((string) $written, $title);
-        }
-        $proposals = $matcher->matchAll($pages, $settled);
-        foreach ($old as $written => ['title' => $title, 'requests' => $requests]) {
+        $proposals = $matcher->matchAll(array_values($old), $settled);
+        foreach ($old as $written => $was) {
             $proposal = $proposals[count($rows)];
             $address = $addresses[$written] ?? null;
             $page = static fn (?Candidate $page): ?array => $page === null
@@ -64,8 +59,8 @@ final readonly class MatchAddresses
             $rows[] = [
                 'old' => (string) $written,
                 'address' => $address?->readable(),
-                'title' => $title,
-                'requests' => $requests,
+                'title' => $was->title,
+                'requests' => $was->requests,
                 'page' => $page($proposal->page),
                 'confidence' => $proposal->confidence,
                 'why' => $proposal->why,
@@ -153,7 +148,7 @@ final readonly class MatchAddresses
      * @param  list<string>|null  $only
      * @return iterable<Candidate> pages that visitors get
      */
-    private function pages(Site $site, ?array $only = null): iterable
+    public function pages(Site $site, ?array $only = null): iterable
     {
         $among = $only === null ? '' : ' and ulid = any('.$this->db->escape(PgArray::of($only)).'::text[])';
         $former = [];

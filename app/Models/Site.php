@@ -124,6 +124,12 @@ final class Site extends Model
         return $this->hasMany(SiteImport::class);
     }
 
+    /** @return HasMany<MatchList, $this> of old addresses */
+    public function lists(): HasMany
+    {
+        return $this->hasMany(MatchList::class);
+    }
+
     /** How long pages are kept that say nothing of it. */
     public function keptFor(): Caching
     {

@@ -5,20 +5,27 @@ declare(strict_types=1);
 namespace Heronstem\Core\Interchange;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Redirect\Matching\OldPage;
 
 /**
- * Addresses of an old site, as people have them: a list with one a line, a table with titles, a sitemap (sitemaps.org 0.9), or the
- * access log of a web server in the common or combined format, where requests are counted.
+ * Addresses of an old site, as people have them: a list with one a line, a table with titles and what else is known (as a crawl or a
+ * count of visits gives it), a sitemap (sitemaps.org 0.9, with its addresses in other languages), or the access log of a web server in the
+ * common or combined format, where requests are counted.
  */
 final class OldAddresses
 {
     /** Most addresses of one list. */
     public const MAX_LINES = 10000;
 
+    private const IS_ADDRESS = '#^(?:https?://|/)#i';
+
+    /** Pictures, styles, scripts and the like, which are no pages. */
+    private const NO_PAGE = '/\.(?:png|jpe?g|gif|svg|webp|ico|css|js|mjs|map|woff2?|ttf|eot|mp4|webm|xml|txt|json)$/i';
+
     private const LOG = '~^\S+ \S+ \S+ \[[^\]]+\] "(?:GET|HEAD|POST) (\S+)[^"]*" (\d{3}) ~';
 
     /**
-     * @return array<string, array{title: string, requests: int}> by address as it is written
+     * @return array<string, OldPage> by address as it is written
      *
      * @throws InputRefused where there is none, or more than can be matched at once
      */
@@ -29,6 +36,18 @@ final class OldAddresses
             preg_match(self::LOG, (string) strtok(ltrim($text), "\n")) === 1 => self::log($text),
             default => self::table($text),
         };
+
+        return self::bounded($found);
+    }
+
+    /**
+     * @param  array<string, OldPage>  $found
+     * @return array<string, OldPage> the same
+     *
+     * @throws InputRefused where there is none, or more than can be matched at once
+     */
+    public static function bounded(array $found): array
+    {
         if ($found === []) {
             throw new InputRefused(
                 'text',
@@ -42,26 +61,36 @@ final class OldAddresses
         return $found;
     }
 
-    /** @return array<string, array{title: string, requests: int}> */
+    /** @return array<string, OldPage> */
     private static function sitemap(string $text): array
     {
         $found = [];
-        preg_match_all('~<(?:\w+:)?loc>\s*(?:<!\[CDATA\[)?(.*?)(?:\]\]>)?\s*</(?:\w+:)?loc>~is', $text, $locs);
-        foreach ($locs[1] as $loc) {
-            $found[html_entity_decode(trim($loc), ENT_QUOTES | ENT_XML1, 'UTF-8')] = ['title' => '', 'requests' => 0];
+        preg_match_all('~<(?:\w+:)?(url|sitemap)\b[^>]*>(.*?)</(?:\w+:)?\1>~is', $text, $entries);
+        foreach ($entries[2] as $entry) {
+            preg_match('~<(?:\w+:)?loc>\s*(?:<!\[CDATA\[)?(.*?)(?:\]\]>)?\s*</(?:\w+:)?loc>~is', $entry, $loc);
+            preg_match_all('~<(?:\w+:)?link\b[^>]*\bhref\s*=\s*["\']([^"\']*)["\']~i', $entry, $links);
+            $address = self::decoded($loc[1] ?? '');
+            if ($address !== '') {
+                $found[$address] = new OldPage($address, also: self::further($address, array_map(self::decoded(...), $links[1])));
+            }
         }
 
         return $found;
     }
 
+    private static function decoded(string $xml): string
+    {
+        return html_entity_decode(trim($xml), ENT_QUOTES | ENT_XML1, 'UTF-8');
+    }
+
     /**
-     * Pictures, styles, scripts and the like are no pages; what the server refused or broke on is not asked for again.
+     * What the server refused or broke on is not asked for again.
      *
-     * @return array<string, array{title: string, requests: int}> the most asked for first
+     * @return array<string, OldPage> the most asked for first
      */
     private static function log(string $text): array
     {
-        $found = [];
+        $requests = [];
         foreach (preg_split('/\R/', $text) ?: [] as $line) {
             if (
                 preg_match(self::LOG, $line, $parts) !== 1 ||
@@ -71,31 +100,53 @@ final class OldAddresses
                 continue;
             }
             $path = substr($parts[1], 0, strcspn($parts[1], '?#'));
-            if (preg_match('/\.(?:png|jpe?g|gif|svg|webp|ico|css|js|mjs|map|woff2?|ttf|eot|mp4|webm|xml|txt|json)$/i', $path) === 1) {
-                continue;
+            if (preg_match(self::NO_PAGE, $path) !== 1) {
+                $requests[$path] = ($requests[$path] ?? 0) + 1;
             }
-            $found[$path] = ['title' => '', 'requests' => ($found[$path]['requests'] ?? 0) + 1];
         }
-        uasort($found, static fn (array $a, array $b): int => $b['requests'] <=> $a['requests']);
+        arsort($requests);
+        $found = [];
+        foreach ($requests as $path => $count) {
+            $found[$path] = new OldPage((string) $path, requests: $count);
+        }
 
         return $found;
     }
 
-    /** @return array<string, array{title: string, requests: int}> */
+    /** @return array<string, OldPage> */
     private static function table(string $text): array
     {
         $found = [];
         foreach (Table::rows($text) as $fields) {
             $address = $fields['source'] ?? '';
-            if ($address !== '' && preg_match('#^(?:https?://|/)#i', $address) === 1) {
-                // Without names of columns the second is the title.
-                $found[$address] = [
-                    'title' => $fields['title'] ?? (preg_match('#^(?:https?://|/)#i', $fields['target'] ?? '') === 1 ? '' : $fields['target'] ?? ''),
-                    'requests' => 0,
-                ];
+            if (
+                preg_match(self::IS_ADDRESS, $address) !== 1 ||
+                preg_match('~^(?!text/html|application/xhtml)\w+/~i', $fields['contentType'] ?? '') === 1
+            ) {
+                continue;
             }
+            // Without names of columns the second is the title.
+            $second = $fields['target'] ?? '';
+            $found[$address] = new OldPage(
+                $address,
+                $fields['title'] ?? (preg_match(self::IS_ADDRESS, $second) === 1 ? '' : $second),
+                $fields['heading'] ?? '',
+                self::further($address, [$fields['canonical'] ?? '', ...preg_split('/[\s,;|]+/', $fields['also'] ?? '') ?: []]),
+                (int) preg_replace('/[^0-9]/', '', substr($fields['requests'] ?? '', 0, 12)),
+            );
         }
 
         return $found;
+    }
+
+    /**
+     * @param  list<string>  $addresses
+     * @return list<string> those of them that are addresses, and not the one itself
+     */
+    private static function further(string $of, array $addresses): array
+    {
+        return array_values(
+            array_unique(array_filter($addresses, static fn (string $other): bool => $other !== $of && preg_match(self::IS_ADDRESS, $other) === 1)),
+        );
     }
 }

@@ -37,6 +37,10 @@ final readonly class Table
         'message' => ['message'],
         'mail' => ['mail', 'mail address', 'email', 'e-mail', 'email address'],
         'roles' => ['roles', 'role'],
+        'heading' => ['heading', 'h1', 'main heading'],
+        'also' => ['also', 'alternate', 'alternates', 'hreflang', 'other languages'],
+        'requests' => ['requests', 'hits', 'visits', 'views', 'page views', 'pageviews', 'clicks', 'sessions'],
+        'contentType' => ['content type', 'mime type', 'media type'],
     ];
 
     /**
@@ -155,6 +159,8 @@ final readonly class Table
             return trim($written);
         }
         $written = strtolower(trim((string) preg_replace('/[_\-\s]+/', ' ', (string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $written))));
+        // Where a page may have several of something, the first is numbered.
+        $written = (string) preg_replace('/ 1$/', '', $written);
         foreach (self::NAMES as $field => $names) {
             if ($written === strtolower($field) || in_array($written, $names, true)) {
                 return $field;

@@ -65,13 +65,23 @@ abstract class AppTestCase extends TestCase
     /** @param  string  $role  key; a writer of one branch reads everywhere else */
     protected function person(string $name, string $role, ?string $branch = null): User
     {
-        $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"])->refresh();
+        $user = User::query()
+            ->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"])
+            ->refresh();
         Membership::begin($this->site, $user, $branch === null ? $role : Role::READER);
         foreach ($branch === null ? [] : ['write', 'structure', 'fields'] as $right) {
             $this->say($user, $right, 'allow', $branch);
         }
 
         return $user;
+    }
+
+    /** A list of old addresses with one, /x. */
+    protected function oldList(Site $site): string
+    {
+        return $this->app
+            ->make(\App\Desk\Matching\MatchLists::class)
+            ->make($site->refresh(), $this->manager, 'Old site', \Heronstem\Core\Interchange\OldAddresses::read('/x'))->ulid;
     }
 
     protected function say(User $user, string $right, string $says, ?string $branch = null): void
@@ -219,7 +229,10 @@ abstract class AppTestCase extends TestCase
             array_map(
                 static fn ($rule): object => (object) $rule->toArray(),
                 array_values(
-                    \Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->everyRule(), false), 'id'),
+                    \Illuminate\Support\Arr::sort(
+                        iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->everyRule(), false),
+                        'id',
+                    ),
                 ),
             ),
         ];

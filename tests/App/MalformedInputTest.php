@@ -78,6 +78,7 @@ final class MalformedInputTest extends AppTestCase
             'person' => $this->owner->ulid,
             'left' => '1',
             'right' => '1',
+            'list' => $this->oldList($mine),
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
             'file' => \App\Models\File::query()->create([
                 'ulid' => (string) Str::ulid(),
@@ -489,6 +490,9 @@ final class MalformedInputTest extends AppTestCase
             ],
             'POST /sites/*/history/*/undo', 'POST /sites/*/history/*/ripple' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => []]],
             'POST /sites/*/addresses/tried', 'POST /sites/*/redirects-match', 'POST /sites/*/menus/*/read' => [['text' => '/x']],
+            'POST /sites/*/match-lists' => [['name' => 'Another', 'text' => '/x']],
+            'PATCH /sites/*/match-lists/*' => [['name' => 'Another', 'threshold' => 80, 'glossary' => 'tt = times']],
+            'POST /sites/*/match-lists/*/choices' => [['rows' => [['old' => '/x', 'choice' => 'page', 'page' => $page, 'revision' => 0]]]],
             'POST /sites/*/redirects-import' => [['text' => "source,target\n/x,/y", 'make' => 'none', 'note' => 'N']],
             'POST /sites/*/addresses/ignored' => [['address' => '/never-asked']],
             'POST /sites/*/history-thinning' => [['days' => 1]],

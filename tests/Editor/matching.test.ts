@@ -1,61 +1,82 @@
 import { describe, expect, test } from 'vitest'
+import type { Schemas } from '../../resources/js/api/client'
 import {
     accepted,
-    changedBy,
+    becomes,
     curve,
     expected,
     isFree,
-    settledOf,
+    merged,
     shownRows,
-    type Choices,
-    type Matched,
+    ticked,
+    withChosen,
+    type Row,
     type Shown,
-} from '../../resources/js/views/addresses/matching'
+} from '../../resources/js/views/matching/matching'
 
-const row = (old: string, confidence: number, requests: number, fields: object = {}): Matched =>
+const page = (id: string) => ({ id, name: `Page of ${id}`, address: `/new${id}` })
+const row = (old: string, confidence: number, requests: number, fields: object = {}): Row =>
     ({
         old,
         address: old,
         held: null,
         title: '',
+        heading: '',
         confidence,
         requests,
-        page: { id: `page-of-${old}`, name: `Page of ${old}`, address: `/new${old}` },
+        page: page(old),
+        next: [],
+        chosen: null,
+        isTaught: false,
+        revision: 1,
         ...fields,
-    }) as unknown as Matched
+    }) as unknown as Row
+const chose = (choice: string, id: string | null = null) => ({
+    chosen: { choice, page: id === null ? null : page(id), by: 'Mairi', at: '2026-11-30T09:00:00Z' },
+})
 const rows = [
     row('/fares', 0.97, 10),
-    row('/boats', 0.6, 400, { title: 'Our boats' }),
+    row('/boats', 0.6, 400, { title: 'Our boats', isTaught: true }),
     row('/nothing', 0, 70, { page: null }),
-    row('/taken', 0.99, 5, { held: { name: 'Taken' } }),
+    row('/taken', 0.99, 5, { held: 'page' }),
     row('/elsewhere', 0.99, 1, { address: null }),
 ]
-const shown = (fields: Partial<Shown>, choices: Choices = {}) =>
-    shownRows(rows, choices, { text: '', only: 'all', order: 'list', threshold: 90, ...fields }).map(each => each.old)
+const [fares, boats, nothing, taken, elsewhere] = rows as [Row, Row, Row, Row, Row]
+const shown = (fields: Partial<Shown>, of: Row[] = rows) =>
+    shownRows(of, { text: '', only: 'all', order: 'list', ...fields }, 90).map(each => each.old)
 
 describe('a match', () => {
     test('is taken when it is sure enough', () => {
-        expect(accepted(rows[0] as Matched, {}, 90)).toBe(true)
-        expect(accepted(rows[1] as Matched, {}, 90)).toBe(false)
-        expect(accepted(rows[1] as Matched, {}, 60)).toBe(true)
+        expect(accepted(fares, 90)).toBe(true)
+        expect(accepted(boats, 90)).toBe(false)
+        expect(accepted(boats, 60)).toBe(true)
     })
 
     test('is taken or left by hand whatever the threshold says', () => {
-        expect(accepted(rows[1] as Matched, { '/boats': { isOn: true } }, 90)).toBe(true)
-        expect(accepted(rows[0] as Matched, { '/fares': { isOn: false } }, 90)).toBe(false)
-        expect(accepted(rows[2] as Matched, { '/nothing': { page: { id: 'p', name: 'P' } } }, 90)).toBe(true)
-        expect(accepted(rows[2] as Matched, { '/nothing': { gone: true } }, 90)).toBe(true)
+        expect(accepted({ ...boats, ...chose('page', '/boats') } as Row, 90)).toBe(true)
+        expect(accepted({ ...fares, ...chose('left') } as Row, 0)).toBe(false)
+        expect(accepted({ ...nothing, ...chose('gone') } as Row, 90)).toBe(true)
+        expect(accepted({ ...nothing, ...chose('page') } as Row, 0)).toBe(false)
     })
 
     test('is never taken for an address that somebody holds, or that cannot be one of this site', () => {
-        for (const held of [rows[3], rows[4]] as Matched[]) {
+        for (const held of [taken, elsewhere]) {
             expect(isFree(held)).toBe(false)
-            expect(accepted(held, { [held.old]: { isOn: true, gone: true } }, 0)).toBe(false)
+            expect(accepted({ ...held, ...chose('gone') } as Row, 0)).toBe(false)
         }
     })
 
-    test('without a page to lead to is not taken by being switched on alone', () => {
-        expect(accepted(rows[2] as Matched, { '/nothing': { isOn: true } }, 0)).toBe(false)
+    test('becomes what was chosen, also where that is no longer there', () => {
+        expect(becomes({ ...boats, ...chose('page', '/ships') } as Row)?.id).toBe('/ships')
+        expect(becomes({ ...boats, ...chose('page') } as Row)).toBeNull()
+        expect(becomes({ ...boats, ...chose('left') } as Row)?.id).toBe('/boats')
+    })
+
+    test('that is ticked says so only where the threshold does not say it', () => {
+        expect(ticked(boats, true, 90)).toEqual({ choice: 'page', page: page('/boats') })
+        expect(ticked(fares, false, 90)).toEqual({ choice: 'left' })
+        expect(ticked({ ...boats, ...chose('page', '/boats') } as Row, false, 90)).toBeNull()
+        expect(ticked(nothing, true, 90)).toBeNull()
     })
 })
 
@@ -64,6 +85,7 @@ describe('the rows that are shown', () => {
         [{ only: 'accepted' }, ['/fares']],
         [{ only: 'open' }, ['/boats', '/nothing']],
         [{ only: 'none' }, ['/nothing']],
+        [{ only: 'changed' }, ['/boats']],
         [{ text: 'OUR' }, ['/boats']],
         [{ text: '/new/fares' }, ['/fares']],
         [{ text: 'page of /taken' }, ['/taken']],
@@ -77,13 +99,6 @@ describe('the rows that are shown', () => {
 
     test('begin with the surest', () => {
         expect(shown({ order: 'surest' }).at(-1)).toBe('/nothing')
-    })
-
-    test('follow what was chosen by hand', () => {
-        expect(shown({ only: 'accepted' }, { '/fares': { isOn: false }, '/nothing': { gone: true } })).toEqual([
-            '/nothing',
-        ])
-        expect(shown({ only: 'none' }, { '/nothing': { page: { id: 'p', name: 'P' } } })).toEqual([])
     })
 
     test('leave the list itself as it was', () => {
@@ -101,6 +116,11 @@ describe('a threshold', () => {
         expect(expected(rows, 90).rows).toBe(1)
     })
 
+    test('counts what was chosen by hand as right', () => {
+        const at = expected([{ ...boats, ...chose('page', '/boats') } as Row], 90)
+        expect([at.rows, at.wrong]).toEqual([1, 0])
+    })
+
     test('accepts the fewer, and the fewer wrong ones, the higher it is', () => {
         const drawn = curve(rows)
         expect(drawn[0]?.threshold).toBe(50)
@@ -111,28 +131,23 @@ describe('a threshold', () => {
     })
 })
 
-describe('rows that are settled', () => {
-    test('are those that were accepted or chosen one by one, not those that a threshold takes or that are gone', () => {
-        const choices: Choices = {
-            '/boats': { isOn: true },
-            '/nothing': { page: { id: 'p', name: 'P' } },
-            '/fares': { isOn: true, gone: true },
-        }
-        expect(settledOf(choices, rows)).toEqual([
-            { old: '/boats', page: 'page-of-/boats' },
-            { old: '/nothing', page: 'p' },
-        ])
-        expect(settledOf({}, rows)).toEqual([])
+describe('a list that several work on', () => {
+    const known = { list: { revision: 1 }, rows } as unknown as Schemas['MatchList']
+
+    test('takes over the rows that changed, in their places', () => {
+        const news = { list: { revision: 2 }, rows: [{ ...boats, revision: 2 }] } as unknown as Schemas['MatchList']
+        const now = merged(known, news)
+        expect(now.list.revision).toBe(2)
+        expect(now.rows.map(each => [each.old, each.revision])).toEqual(
+            rows.map(each => [each.old, each === boats ? 2 : 1]),
+        )
+        expect(merged(known, { ...news, rows: [] }).rows).toBe(rows)
     })
 
-    test('mark what changed by them: another page, or a confidence that moved, but not themselves', () => {
-        const after = [
-            row('/fares', 0.97, 10, { page: { id: 'other', name: 'Other', address: '/other' } }),
-            row('/boats', 0.8, 400),
-            row('/nothing', 1, 70),
-            row('/taken', 0.95, 5),
-        ]
-        const changed = changedBy(rows, after, { '/nothing': { page: { id: 'p', name: 'P' } } })
-        expect([...changed]).toEqual(['/fares', '/boats'])
+    test('shows at once what was chosen, and what was taken back', () => {
+        const now = withChosen(known, [[boats, { choice: 'gone' }]], 'Mairi')
+        expect(now.rows[1]).toMatchObject({ isTaught: false, chosen: { choice: 'gone', page: null, by: 'Mairi' } })
+        expect(withChosen(now, [[boats, null]], 'Mairi').rows[1]?.chosen).toBeNull()
+        expect(now.rows[0]).toBe(fares)
     })
 })

@@ -220,7 +220,7 @@ final class HtmlFiles
     }
 
     /** By byte order mark, else as the page says of itself, else UTF-8 if it is that, else Windows-1252 (WHATWG Encoding). */
-    private static function utf8(string $html): string
+    public static function utf8(string $html): string
     {
         if (
             preg_match('/^(?:\xEF\xBB\xBF|\xFF\xFE|\xFE\xFF)/', $html) !== 1 &&

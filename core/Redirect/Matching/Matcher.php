@@ -25,6 +25,12 @@ final class Matcher
     /** Old pages that tell of each other at once. */
     private const PIECE = 3000;
 
+    /** Titles from which on a word that most of them have is the old site's own name, or the like. */
+    private const MANY_TITLES = 10;
+
+    /** How sure it is that a page which the old one names as itself is it. */
+    private const NAMED = 0.98;
+
     /** How sure it is that what was the home page is it still. */
     private const HOME = 0.95;
 
@@ -39,6 +45,9 @@ final class Matcher
 
     /** @var array<string, PageWords> */
     private array $words = [];
+
+    /** @var array<string, true> words that most titles of the list have */
+    private array $common = [];
 
     private readonly Vocabulary $vocabulary;
 
@@ -78,12 +87,14 @@ final class Matcher
     /**
      * @param  list<OldPage>  $old  of one site: they tell something of each other
      * @param  array<string, string>  $settled  by old address: the page that somebody said it became, which teaches of the others
+     * @param  array<string, array<string, float>>  $glossary  as Glossary reads it
      * @return list<Proposal> in the same order
      */
-    public function matchAll(array $old, array $settled = []): array
+    public function matchAll(array $old, array $settled = [], array $glossary = []): array
     {
         $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
-        $this->learn($old, $settled);
+        $this->common = self::common($old);
+        $this->learn($old, $settled, $glossary);
         $paths = array_map(static fn (OldPage $page): string => $page->path(), $old);
         // What lies together is matched together; all at once would take the memory of a large list.
         asort($paths, SORT_STRING);
@@ -109,7 +120,7 @@ final class Matcher
         $likeness = $known = [];
         /** @var \WeakMap<OldPage, OldWords> $read */
         $read = new \WeakMap();
-        $words = fn (OldPage $page): OldWords => ($read[$page] ??= OldWords::of($page, $this->vocabulary));
+        $words = fn (OldPage $page): OldWords => ($read[$page] ??= OldWords::of($page, $this->vocabulary, $this->common));
         foreach ($old as $n => $page) {
             $known[$n] = $this->known($page, $settled[$page->address] ?? null);
             if ($known[$n] !== null) {
@@ -145,18 +156,37 @@ final class Matcher
     /**
      * @param  list<OldPage>  $old
      * @param  array<string, string>  $settled
+     * @param  array<string, array<string, float>>  $glossary
      */
-    private function learn(array $old, array $settled): void
+    private function learn(array $old, array $settled, array $glossary): void
     {
-        $this->vocabulary->teach([]);
+        $this->vocabulary->teach($glossary);
         $lessons = new Lessons();
         foreach ($settled === [] ? [] : $old as $page) {
             $became = $settled[$page->address] ?? null;
             if ($became !== null) {
-                $lessons->learn(OldWords::of($page, $this->vocabulary), $this->words[$became]);
+                $lessons->learn(OldWords::of($page, $this->vocabulary, $this->common), $this->words[$became]);
             }
         }
-        $this->vocabulary->teach($lessons->learnt());
+        // What somebody wrote down is not put in question by what rows seem to say.
+        $this->vocabulary->teach($glossary + $lessons->learnt());
+    }
+
+    /**
+     * @param  list<OldPage>  $old
+     * @return array<string, true>
+     */
+    private static function common(array $old): array
+    {
+        $titled = array_filter($old, static fn (OldPage $page): bool => $page->title !== '');
+        if (count($titled) < self::MANY_TITLES) {
+            return [];
+        }
+        $times = array_count_values(
+            array_merge(...array_map(static fn (OldPage $page): array => array_unique(Words::of($page->title)), array_values($titled))),
+        );
+
+        return array_fill_keys(array_map(strval(...), array_keys(array_filter($times, static fn (int $n): bool => 2 * $n > count($titled)))), true);
     }
 
     /** @return array{string, Likeness}|null the page that an old address is known to have become */
@@ -168,6 +198,12 @@ final class Matcher
         $page = $this->exact[PageTree::bare($old->path())] ?? null;
         if ($page !== null && ($old->query() === '' || PageTree::bare($old->path()) !== '')) {
             return [$page, new Likeness(1.0, 1.0, 1.0, 1.0, 0.0, 'This address leads to the page already.')];
+        }
+        foreach ($old->furtherPaths() as $path) {
+            $page = PageTree::bare($path) === '' ? null : $this->exact[PageTree::bare($path)] ?? null;
+            if ($page !== null) {
+                return [$page, new Likeness(self::NAMED, 1.0, 1.0, 1.0, 0.0, 'It names an address of the page as its own.')];
+            }
         }
         $home = $this->exact[''] ?? null;
 

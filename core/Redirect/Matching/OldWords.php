@@ -17,7 +17,8 @@ final readonly class OldWords
     {
     }
 
-    public static function of(OldPage $old, Vocabulary $words): self
+    /** @param  array<string, true>  $common  words that most titles of the old site have, which tell none of its pages apart */
+    public static function of(OldPage $old, Vocabulary $words, array $common = []): self
     {
         $parts = [];
         foreach (explode('/', $old->path()) as $segment) {
@@ -41,7 +42,7 @@ final readonly class OldWords
         return new self(
             self::all($lastWords, $words),
             self::all(array_merge([], ...array_map(Words::of(...), $parts)), $words),
-            self::all(Words::of($old->title), $words),
+            self::all(array_values(array_filter(Words::of($old->called()), static fn (string $word): bool => ! isset($common[$word]))), $words),
             Trigrams::of($last),
         );
     }

@@ -15,6 +15,7 @@ import type { AddressesSearch } from './addressesSearch'
 import type { FilesSearch } from './filesSearch'
 import type { FindabilitySearch } from './findabilitySearch'
 import type { InterchangeSearch } from './interchangeSearch'
+import type { MatchingSearch } from './matchingSearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import type { PlansSearch } from './plansSearch'
@@ -131,6 +132,13 @@ const addresses = createRoute({
     component: lazyRouteComponent(() => import('./AddressesPage'), 'AddressesPage'),
 })
 
+const matching = createRoute({
+    getParentRoute: () => site,
+    path: '/addresses/matching',
+    validateSearch: (search): MatchingSearch => texts(search, 'list'),
+    component: lazyRouteComponent(() => import('./MatchingPage'), 'MatchingPage'),
+})
+
 const findability = createRoute({
     getParentRoute: () => site,
     path: '/findability',
@@ -238,6 +246,7 @@ export function makeRouter(queries: QueryClient) {
                 write,
                 menus,
                 addresses,
+                matching,
                 findability,
                 files,
                 layouts,

@@ -123,6 +123,34 @@ final class MatcherTest extends TestCase
     }
 
     #[Test]
+    public function what_is_known_of_an_old_page_besides_its_address_finds_it(): void
+    {
+        $matcher = new Matcher(DemoPages::all());
+        self::assertSame('/help/lost-property', $matcher->matchAll([new OldPage('/p/17', '', 'Lost property')])[0]->page?->id);
+        self::assertSame(
+            '/travel/timetables',
+            $matcher->matchAll([new OldPage('/ruter', also: ['https://old.example/en/timetables.html'])])[0]->page?->id,
+        );
+        $named = $matcher->matchAll([new OldPage('/index.php?id=7', also: ['/travel/fares'])])[0];
+        self::assertSame(['/travel/fares', true], [$named->page?->id, $named->confidence > 0.9]);
+    }
+
+    #[Test]
+    public function what_every_title_of_the_old_site_ends_with_tells_nothing(): void
+    {
+        $pages = $old = [];
+        foreach (['Ardmore', 'Brannock', 'Corran', 'Dunvale', 'Erskin', 'Fallow', 'Garvan', 'Hollin', 'Ingram', 'Jura'] as $n => $name) {
+            $pages[] = new Candidate($name, $name, '/landing-places/'.strtolower($name));
+            $old[] = new OldPage("/p/$n", "$name – Fish kitchen of the north");
+        }
+        $pages[] = new Candidate('K', 'Fish kitchen', '/fish-kitchen');
+        foreach ((new Matcher($pages))->matchAll($old) as $n => $found) {
+            self::assertSame($pages[$n]->id, $found->page?->id);
+            self::assertGreaterThan(0.8, $found->confidence);
+        }
+    }
+
+    #[Test]
     public function a_section_that_is_called_otherwise_is_found_out_by_what_lies_in_it(): void
     {
         $pages = [new Candidate('S', 'Landing places', '/landing-places'), new Candidate('K', 'Kitchen', '/kitchen')];

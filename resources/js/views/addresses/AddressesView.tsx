@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { redirectFindingsQuery } from '../../api/addressQueries'
 import { useAsked } from '../../app/asked'
 import { useSite } from '../../app/site'
-import { Button } from '../../ui/Button'
+import { Button, buttonClasses } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { useDebounced } from '../../ui/useDebounced'
 import { AddressFacets } from './AddressFacets'
@@ -14,7 +15,6 @@ import { AddressTree } from './AddressTree'
 import { BringIn } from './BringIn'
 import { FilesMenu } from './FilesMenu'
 import { Findings } from './Findings'
-import { MatchOld } from './MatchOld'
 import { NewRedirect } from './NewRedirect'
 import { PatternOrder } from './PatternOrder'
 import { RedirectPanel } from './RedirectPanel'
@@ -48,7 +48,6 @@ export function AddressesView({
     const addresses = useAddresses(site.key, filter)
     const { rows, counts } = addresses
     const [making, setMaking] = useState<string | null>(null)
-    const [isMatching, match] = useState(false)
     const [isBringing, bring] = useState(false)
     const [isLooking, look] = useState(false)
     const [isSaving, save] = useState(false)
@@ -60,7 +59,6 @@ export function AddressesView({
         const opens: Record<string, () => void> = {
             'new-redirect': () => setMaking(text),
             'import-redirects': () => bring(true),
-            match: () => match(true),
             test: () => setTrying(''),
         }
         opens[what]?.()
@@ -111,7 +109,16 @@ export function AddressesView({
                                 {count(findings.length, 'finding')}
                             </Button>
                         )}
-                        {site.may('addresses') && <Button onClick={() => match(true)}>Match old addresses</Button>}
+                        {site.may('addresses') && (
+                            <Link
+                                to="/s/$site/addresses/matching"
+                                params={{ site: site.key }}
+                                search={{}}
+                                className={buttonClasses()}
+                            >
+                                Match old addresses
+                            </Link>
+                        )}
                         <FilesMenu onBring={() => bring(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Test addresses</Button>
                         {site.may('addresses') && (
@@ -164,7 +171,6 @@ export function AddressesView({
             {making !== null && (
                 <NewRedirect source={making} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />
             )}
-            {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isSaving && <ServerFiles onClose={() => save(false)} />}
             {isOrdering && <PatternOrder onClose={() => order(false)} />}

@@ -8,7 +8,8 @@ import { fileLook, inputClasses } from '../../ui/Field'
 import { Muted } from '../../ui/Muted'
 import { useKept } from '../../ui/useKept'
 import { ago } from '../../ui/time'
-import { useGive, useSources } from './useSource'
+import { useGive } from './useSource'
+import { useSources } from '../../app/useSources'
 import { formats } from './words'
 
 const kinds = [

@@ -2,19 +2,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
+import { sourcesKey } from '../../app/useSources'
 
-const sourcesKey = (site: string) => [...keys.site(site), 'sources'] as const
 const sourceKey = (site: string, id: string) => ['site-source', site, id] as const
-
-/** What was given and waits. */
-export function useSources() {
-    const site = useSite()
-    return useQuery({
-        queryKey: sourcesKey(site.key),
-        queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/bring-in', { params: { path: { site: site.key } }, signal })),
-    })
-}
 
 /** One of them; asked again while it is being read or brought in. */
 export function useSource(id: string) {

@@ -5,7 +5,7 @@ import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { NameDialog } from './NameDialog'
+import { NameDialog } from '../../ui/NameDialog'
 
 type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; onBring: () => void; onGone: () => void }
 

@@ -6,7 +6,7 @@ import { ulid } from '../../api/ulid'
 import { useAsked } from '../../app/asked'
 import { useChanges } from '../../app/changes'
 import { Button } from '../../ui/Button'
-import { NameDialog } from './NameDialog'
+import { NameDialog } from '../../ui/NameDialog'
 import { StartPages } from './StartPages'
 import { UnreachedPages } from './UnreachedPages'
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { count } from '../../ui/count'
-import { curve, expected, isFree, type Matched } from './matching'
+import { curve, expected, isFree, type Row } from './matching'
 
 const WIDTH = 208
 const HEIGHT = 34
@@ -13,10 +13,16 @@ const points = (values: number[], most: number) =>
         )
         .join(' ')
 
-type Props = { rows: Matched[]; threshold: number; onThreshold: (threshold: number) => void }
+type Props = {
+    rows: Row[]
+    threshold: number
+    /** While it is being moved. */
+    onMove: (threshold: number) => void
+    onSettle: (threshold: number) => void
+}
 
 /** How many rows each threshold accepts, how many of them are probably wrong, and the threshold that is chosen. */
-export function MatchCurve({ rows, threshold, onThreshold }: Props) {
+export function MatchCurve({ rows, threshold, onMove, onSettle }: Props) {
     const drawn = useMemo(() => curve(rows), [rows])
     const now = expected(rows, threshold)
     const free = rows.filter(isFree)
@@ -60,7 +66,10 @@ export function MatchCurve({ rows, threshold, onThreshold }: Props) {
                     value={threshold}
                     aria-label="Accept from, on the curve"
                     aria-valuetext={`${threshold} %: ${count(now.rows, 'row')}, ${wrong}`}
-                    onChange={event => onThreshold(Number(event.target.value))}
+                    onChange={event => onMove(Number(event.target.value))}
+                    onPointerUp={() => onSettle(threshold)}
+                    onKeyUp={() => onSettle(threshold)}
+                    onBlur={() => onSettle(threshold)}
                     className="block w-full accent-heron"
                 />
             </span>

@@ -1,9 +1,9 @@
 import { useState } from 'react'
-import type { ApiProblem } from '../../api/client'
-import { Button } from '../../ui/Button'
-import { Field } from '../../ui/Field'
-import { Modal } from '../../ui/Modal'
-import { DialogActions } from '../../ui/DialogActions'
+import type { ApiProblem } from '../api/client'
+import { Button } from './Button'
+import { Field } from './Field'
+import { Modal } from './Modal'
+import { DialogActions } from './DialogActions'
 
 type Props = {
     title: string
@@ -15,7 +15,7 @@ type Props = {
     onName: (name: string, failed: (problem: ApiProblem) => void) => void
 }
 
-/** Asks for the name of a menu, and description why one is not taken. */
+/** Asks for the name of something, and says why one is not taken. */
 export function NameDialog({ title, description, hint, name: given = '', act, onClose, onName }: Props) {
     const [name, setName] = useState(given)
     const [bad, setBad] = useState<string>()
