@@ -132,13 +132,16 @@ try {
     $shoot('plan');
     $owner->click('button', 'Leave the plan');
     $owner->awaitNoText('You work in the plan');
-    $owner->open("$editor/s/ferries/addresses");
-    $owner->click('button', 'Match old addresses');
+    $owner->open("$editor/s/ferries/addresses/matching");
+    $owner->type('textbox', 'Name of the list', 'Orm Island Tours');
     $owner->driver
-        ->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]'))
+        ->findElement(WebDriverBy::cssSelector('input[type=file]'))
         ->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
     $owner->click('button', 'Match them');
-    $owner->awaitText('25 of 25', '[role=dialog]');
+    $owner->awaitText('25 of 25');
+    $owner->find('combobox', 'In which order')->sendKeys('The least sure first');
+    $owner->click('button', '/islands/tarransay-holm/see*');
+    $owner->awaitText('Chosen by Greta');
     $shoot('match');
     $owner->quit();
 } finally {

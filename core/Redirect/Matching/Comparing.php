@@ -25,7 +25,8 @@ final class Comparing
         $said = $this->said($old->last, $page);
         $own = $this->own($old->whole(), $page);
         [$around, $against] = $this->around($old->before, $page);
-        $title = $old->title === [] ? null : $this->said($old->title, $page);
+        // Titles name the site as well, headings say little on some: the one that says the page says it.
+        $title = $old->called === [] ? null : max(array_map(fn (array $words): float => $this->said($words, $page), $old->called));
         $spelt = self::alike($old->trigrams, Trigrams::of($page->spelt));
         $path = 0.4 * $said + 0.27 * $own + 0.18 * $around + 0.15 * $spelt;
         $byTitle = $title === null ? 0.0 : 0.55 * $title + 0.45 * $own;

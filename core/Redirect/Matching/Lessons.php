@@ -37,7 +37,7 @@ final class Lessons
         $known = self::readings($old->whole());
         $left = array_diff_key($page->slug, $known) ?: array_diff_key($page->name, $known);
         $this->note(self::unanswered($old->last, $own), self::strings($left));
-        $this->note(self::unanswered($old->title, $own + $page->above), self::strings(array_diff_key($page->heading + $page->name, $known)));
+        $this->note(self::unanswered($old->title(), $own + $page->above), self::strings(array_diff_key($page->heading + $page->name, $known)));
         $this->note(self::unanswered($old->before, $own + $page->above), self::strings(array_diff_key($page->above, $known)));
     }
 

@@ -26,7 +26,7 @@ final class Matcher
     private const PIECE = 3000;
 
     /** Titles from which on a word that most of them have is the old site's own name, or the like. */
-    private const MANY_TITLES = 10;
+    private const MANY_TITLES = 4;
 
     /** How sure it is that a page which the old one names as itself is it. */
     private const NAMED = 0.98;
@@ -237,7 +237,7 @@ final class Matcher
     private function candidates(OldWords $old): array
     {
         $weights = [];
-        foreach ([[$old->last, 1.0], [$old->title, 1.0], [$old->before, 0.5]] as [$words, $counts]) {
+        foreach ([[$old->last, 1.0], [$old->title(), 1.0], [$old->before, 0.5]] as [$words, $counts]) {
             foreach ($words as $readings) {
                 foreach ($readings as $reading => $surely) {
                     $weights[$reading] = max($weights[$reading] ?? 0.0, $counts * $surely);

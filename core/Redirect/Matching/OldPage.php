@@ -38,18 +38,19 @@ final readonly class OldPage
         return (string) preg_replace('/[?&]?[^=&?]*=/', ' ', (string) strpbrk($this->address, '?') ?: '');
     }
 
-    /** What it is called: title and heading, and the last parts of its further addresses. */
-    public function called(): string
+    /** @return list<string> what it is called: by its title, its heading, and the last parts of its further addresses */
+    public function called(): array
     {
         $lastParts = array_map(static fn (string $path): string => basename($path), $this->furtherPaths());
 
-        return implode(' ', [$this->title, $this->heading, ...$lastParts]);
+        return array_values(array_filter([$this->title, $this->heading, ...$lastParts], static fn (string $text): bool => trim($text) !== ''));
     }
 
     /** Whether it is the way into the old site, or into it in one language, with nothing else said. */
     public function isHome(): bool
     {
-        return trim("{$this->query()}{$this->called()}") === '' &&
+        return trim($this->query()) === '' &&
+            $this->called() === [] &&
             preg_match('#^/?(?:[a-z]{2}/?)?(?:(?:index|default|home|main|start|welcome)(?:\.[a-z]{2,5}\d?)?)?/?$#i', $this->path()) === 1;
     }
 

@@ -10,10 +10,10 @@ final readonly class OldWords
     /**
      * @param  array<string, array<string, float>>  $last  readings by word, of the last part that says something
      * @param  array<string, array<string, float>>  $before  of the parts before it
-     * @param  array<string, array<string, float>>  $title
+     * @param  list<array<string, array<string, float>>>  $called  of each text that says what it is called
      * @param  array<string, true>  $trigrams  of the last part as it is written
      */
-    private function __construct(public array $last, public array $before, public array $title, public array $trigrams)
+    private function __construct(public array $last, public array $before, public array $called, public array $trigrams)
     {
     }
 
@@ -42,7 +42,17 @@ final readonly class OldWords
         return new self(
             self::all($lastWords, $words),
             self::all(array_merge([], ...array_map(Words::of(...), $parts)), $words),
-            self::all(array_values(array_filter(Words::of($old->called()), static fn (string $word): bool => ! isset($common[$word]))), $words),
+            array_values(
+                array_filter(
+                    array_map(
+                        static fn (string $text): array => self::all(
+                            array_values(array_filter(Words::of($text), static fn (string $word): bool => ! isset($common[$word]))),
+                            $words,
+                        ),
+                        $old->called(),
+                    ),
+                ),
+            ),
             Trigrams::of($last),
         );
     }
@@ -50,7 +60,13 @@ final readonly class OldWords
     /** @return array<string, array<string, float>> */
     public function whole(): array
     {
-        return $this->last + $this->before + $this->title;
+        return $this->last + $this->before + $this->title();
+    }
+
+    /** @return array<string, array<string, float>> readings by word, of everything that it is called */
+    public function title(): array
+    {
+        return array_replace([], ...$this->called);
     }
 
     /**

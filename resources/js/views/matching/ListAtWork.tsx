@@ -45,6 +45,8 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
     const taken = rows.filter(row => accepted(row, threshold))
     const listed = shownRows(rows, shown, drawnAt)
     const taught = rows.filter(row => row.isTaught).length
+    const settle = (value: number) =>
+        value !== list.threshold && acts.say.mutate({ threshold: value }, { onSettled: () => move(null) })
     const make = () => {
         const changes = taken.map((row): Change => {
             const page = becomes(row)
@@ -77,17 +79,8 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
                 </span>
             </div>
             <div className="flex flex-wrap items-center gap-x-6 gap-y-2 px-6 pb-2">
-                <Threshold
-                    value={threshold}
-                    onMove={move}
-                    onSettle={value => acts.say.mutate({ threshold: value }, { onSettled: () => move(null) })}
-                />
-                <MatchCurve
-                    rows={rows}
-                    threshold={threshold}
-                    onMove={move}
-                    onSettle={value => acts.say.mutate({ threshold: value }, { onSettled: () => move(null) })}
-                />
+                <Threshold value={threshold} onMove={move} onSettle={settle} />
+                <MatchCurve rows={rows} threshold={threshold} onMove={move} onSettle={settle} />
             </div>
             <FilterBar
                 shown={shown}
@@ -101,7 +94,7 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
             {problem !== undefined && <Alert className="px-6 py-2">{problem?.message}</Alert>}
             <div className="min-h-0 flex-1 overflow-y-auto">
                 <table className="w-full table-fixed text-[13px]">
-                    <thead className="sticky top-0 z-10 bg-sheet">
+                    <thead className="sticky top-0 z-10 bg-paper shadow-[0_1px_var(--line)]">
                         <tr className="text-left text-[12px] text-ink-3">
                             <th className="w-[50px] py-1 font-normal">
                                 <span className="sr-only">Accepted</span>
@@ -137,7 +130,9 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
             </div>
             <div className="flex min-h-[55px] items-center gap-3 border-t border-line px-6">
                 <Button variant="main" disabled={taken.length === 0} onClick={make}>
-                    Send {count(taken.length, 'address', 'addresses')} on
+                    {taken.length === 0
+                        ? 'Send addresses on'
+                        : `Send ${count(taken.length, 'address', 'addresses')} on`}
                 </Button>
                 {list.isBehind && !match.isPending && !choosing.isPending && (
                     <Button onClick={() => match.mutate()}>Match again</Button>

@@ -74,8 +74,14 @@ export function MatchCurve({ rows, threshold, onMove, onSettle }: Props) {
                 />
             </span>
             <p role="status" className="text-[13px] text-ink-2">
-                {now.rows.toLocaleString('en-GB')} of {count(free.length, 'row')} accepted{share};{' '}
-                <span className={now.wrong < 0.5 ? '' : 'text-berry'}>{wrong}</span>
+                {free.length === 0 ? (
+                    'Every address of the list is answered.'
+                ) : (
+                    <>
+                        {now.rows.toLocaleString('en-GB')} of {count(free.length, 'row')} accepted{share};{' '}
+                        <span className={now.wrong < 0.5 ? '' : 'text-berry'}>{wrong}</span>
+                    </>
+                )}
             </p>
         </div>
     )

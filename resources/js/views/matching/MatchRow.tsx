@@ -60,7 +60,7 @@ export function MatchRow({ row, threshold, onChoice, onPick }: Props) {
                         {page !== null && page.address !== '' && (
                             <span className="ml-2 font-mono text-[12px] text-ink-3">{page.address}</span>
                         )}
-                        <Why row={row} onChoice={onChoice} />
+                        <Why row={row} isSure={row.confidence * 100 >= threshold} onChoice={onChoice} />
                     </>
                 )}
                 {isGone && <ChosenBy row={row} />}
@@ -115,7 +115,7 @@ function ChosenBy({ row, onBack }: { row: Row; onBack?: () => void }) {
 }
 
 /** Why it is proposed, and what else it may be. */
-function Why({ row, onChoice }: { row: Row; onChoice: (choice: Choice) => void }) {
+function Why({ row, isSure, onChoice }: { row: Row; isSure: boolean; onChoice: (choice: Choice) => void }) {
     if (row.chosen !== null) return <ChosenBy row={row} onBack={() => onChoice(null)} />
     const likeSaid = (name: string, id: string) =>
         name === row.page?.name || row.next.some(each => each.id !== id && each.name === name)
@@ -123,7 +123,7 @@ function Why({ row, onChoice }: { row: Row; onChoice: (choice: Choice) => void }
         <span className="block text-[12px] text-ink-3">
             {row.isTaught && <span className="text-amber">Changed by what was chosen. </span>}
             {row.why}
-            {row.next.length > 0 && (
+            {!isSure && row.next.length > 0 && (
                 <>
                     {' '}
                     Or{' '}

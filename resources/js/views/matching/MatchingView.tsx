@@ -61,7 +61,7 @@ export function MatchingView({ list, onList }: Props) {
                 )}
             </div>
             {list === null ? (
-                <NewList taken={lists.map(each => each.name)} onMade={onList} />
+                <NewList taken={reading.data?.map(each => each.name)} onMade={onList} />
             ) : (
                 <ListAtWork key={list} id={list} onGone={() => onList(null)} />
             )}

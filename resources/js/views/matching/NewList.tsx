@@ -11,10 +11,10 @@ import { useKept } from '../../ui/useKept'
 import { useSources } from '../../app/useSources'
 import { useMakeList } from './useMatchLists'
 
-type Props = { taken: string[]; onMade: (id: string) => void }
+type Props = { taken: string[] | undefined; onMade: (id: string) => void }
 
 /** The first name that no list has. */
-const free = (taken: string[]) => {
+const free = (taken: string[] = []) => {
     let name = 'Old site'
     for (let n = 2; taken.includes(name); n++) name = `Old site ${n}`
     return name
@@ -35,7 +35,7 @@ export function NewList({ taken, onMade }: Props) {
     const problem = making.problem instanceof ApiProblem ? making.problem : null
     const ofName = problem?.reasonFor('name')?.reason
     const called = name ?? free(taken)
-    const has = file !== null || read !== '' || text.trim() !== ''
+    const has = taken !== undefined && (file !== null || read !== '' || text.trim() !== '')
     const make = () =>
         making.make({ name: called, ...(file !== null ? { file } : read !== '' ? { import: read } : { text }) })
     return (

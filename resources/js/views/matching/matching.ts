@@ -69,7 +69,8 @@ export function shownRows(rows: Row[], { text, only, order }: Shown, threshold: 
                     ? b.requests - a.requests
                     : order === 'unsure'
                       ? a.confidence - b.confidence
-                      : b.confidence - a.confidence,
+                      : // What is answered already is not to be worked on.
+                        Number(isFree(b)) - Number(isFree(a)) || b.confidence - a.confidence,
           )
 }
 
