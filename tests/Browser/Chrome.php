@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
@@ -28,6 +29,9 @@ final class Chrome
 
     private readonly string $profile;
 
+    /** @var list<string> */
+    private array $shifts = [];
+
     public function __construct(string $driverUrl, int $width = 1280, int $height = 800)
     {
         $this->profile = sys_get_temp_dir().'/heronstem-chrome-'.bin2hex(random_bytes(6));
@@ -50,6 +54,9 @@ final class Chrome
         $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         $this->driver = RemoteWebDriver::create($driverUrl, $wanted, 20000, 60000);
         $this->size($width, $height);
+        (new ChromeDevToolsDriver($this->driver))->execute('Page.addScriptToEvaluateOnNewDocument', [
+            'source' => (string) file_get_contents(__DIR__.'/shifts.js'),
+        ]);
     }
 
     public function size(int $width, int $height): void
@@ -68,7 +75,21 @@ final class Chrome
 
     public function open(string $url): void
     {
+        $this->noteShifts();
         $this->driver->get($url);
+    }
+
+    /** @return list<string> what moved by itself on the pages that were open since last asked, and how */
+    public function shifts(): array
+    {
+        $this->noteShifts();
+
+        return array_splice($this->shifts, 0);
+    }
+
+    private function noteShifts(): void
+    {
+        array_push($this->shifts, ...array_values((array) $this->driver->executeScript('return window.shiftsNoted?.splice(0) ?? []')));
     }
 
     /**

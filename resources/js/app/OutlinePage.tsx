@@ -4,7 +4,10 @@ import { Outline } from '../views/outline/Outline'
 import { lazily } from '../ui/lazily'
 import type { OutlineSearch } from './outlineSearch'
 
-const PageSheet = lazily(() => import('../views/sheet/PageSheet').then(module => module.PageSheet))
+const PageSheet = lazily(
+    () => import('../views/sheet/PageSheet').then(module => module.PageSheet),
+    <div className="w-[432px] shrink-0 border-l border-line bg-sheet max-md:hidden" />,
+)
 const route = getRouteApi('/s/$site/outline')
 
 /** The outline, and beside it the sheet of the page named in the address. */

@@ -5,6 +5,7 @@ import { lazily } from '../ui/lazily'
 import { MenuButton } from '../ui/MenuButton'
 import { useSite } from './site'
 
+const UnderWay = lazily(() => import('./UnderWay').then(module => module.UnderWay))
 const NewSite = lazily(() => import('./NewSite').then(module => module.NewSite))
 const SiteList = lazy(() => import('./StripMenus').then(module => ({ default: module.SiteList })))
 const WhoList = lazy(() => import('./StripMenus').then(module => ({ default: module.WhoList })))
@@ -32,7 +33,7 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
             <button
                 type="button"
                 onClick={onGoTo}
-                className="mr-auto ml-2 flex h-8 w-[340px] min-w-0 items-center gap-2 rounded-md border border-edge bg-sheet px-2.5 text-ink-3 hover:text-ink-2 max-md:w-auto"
+                className="ml-2 flex h-8 w-[340px] min-w-0 items-center gap-2 rounded-md border border-edge bg-sheet px-2.5 text-ink-3 hover:text-ink-2 max-md:w-auto"
             >
                 <Search size={15} aria-hidden />
                 <span className="truncate max-md:sr-only">Go to a page, or do something</span>
@@ -40,6 +41,9 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
                     <Kbd>Ctrl K</Kbd>
                 </span>
             </button>
+            <div className="flex min-w-0 flex-1 justify-end">
+                <UnderWay />
+            </div>
             <a
                 href={site.origin}
                 target="_blank"

@@ -38,14 +38,17 @@ function useRunning(site: string, ended: (change: Large) => Promise<void>) {
 export function UnderWay() {
     const { ended } = useChanges()
     const running = useRunning(useSite().key, ended)
-    return running.map(change => <Running key={change.id} change={change} />)
+    // One at a time is made: one's own before that of others, which can wait to be told of.
+    const first = running.find(change => change.own) ?? running[0]
+    return first === undefined ? null : <Running change={first} others={running.length - 1} />
 }
 
-function Running({ change }: { change: Large }) {
+function Running({ change, others }: { change: Large; others: number }) {
     const site = useSite()
     const queries = useQueryClient()
     const writes = change.state === 'writing' && change.total > 0
     const about = `about ${change.pages.toLocaleString('en-GB')} pages`
+    const waits = 'What you apply now waits for it.'
     const stop = () =>
         void answered(
             api.DELETE('/sites/{site}/under-way/{change}', { params: { path: { site: site.key, change: change.id } } }),
@@ -55,19 +58,21 @@ function Running({ change }: { change: Large }) {
     return (
         <section
             aria-label="Change in progress"
-            className="grid grid-cols-[minmax(0,1fr)_240px_112px_72px] items-center gap-3 border-b border-line bg-heron-soft px-4 py-1.5 text-heron max-md:grid-cols-[minmax(0,1fr)_72px]"
+            // In the strip at the top: what stands in the view stays where it is when somebody begins one.
+            className="flex h-[38px] min-w-0 items-center gap-3 rounded-md bg-heron-soft pr-1 pl-3 text-[13px] text-heron"
         >
-            <p className="min-w-0 truncate" role="status">
+            <p className="min-w-0 truncate" role="status" title={`${change.title}, ${about}. ${waits}`}>
                 {!change.own && `${change.by ?? 'Somebody'}: `}
-                <b>{change.title}</b>, {about}. What you apply now waits for it.
+                <b>{change.title}</b>, {about}. {waits}
+                {others > 0 && ` ${others} more after it.`}
             </p>
             <progress
                 aria-label="How much is written"
-                className="track max-md:hidden"
+                className="track w-[90px] shrink-0 max-lg:hidden"
                 {...(writes ? { value: change.done, max: change.total } : {})}
             />
-            <span className="text-[12.5px] tabular-nums max-md:hidden">{words(change)}</span>
-            <span className="text-right">
+            <span className="shrink-0 text-[12.5px] tabular-nums max-md:hidden">{words(change)}</span>
+            <span className="shrink-0">
                 {change.own && (
                     <Button onClick={stop} disabled={change.stopping}>
                         Stop

@@ -16,8 +16,8 @@
         <h1>There is no page here</h1>
         <p>Nothing answers at <code>{{ $address }}</code>. The page may have been taken down, or the address may have a slip in it.</p>
 @endif
-        <div id="near"><p><a href="/_near?to={{ $inLink }}" rel="nofollow">Look for pages with similar addresses</a></p></div>
         <p><a href="{{ $start?->address ?? '/' }}">Begin at the start page</a>, or use the menu above.</p>
+        <div id="near"><p><a href="/_near?to={{ $inLink }}" rel="nofollow">Look for pages with similar addresses</a></p></div>
     </main>
 </div>
 @endsection

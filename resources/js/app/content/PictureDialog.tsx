@@ -63,7 +63,7 @@ export function PictureDialog({ picture: given, isNew, onClose, onTake }: Props)
     }
     return (
         <DialogForm title="Picture" act="Use picture" onClose={onClose} onSubmit={submit}>
-            <div className="flex items-end gap-3">
+            <div className="flex h-[150px] items-end gap-3">
                 <img src={`/_files/${picture.file}/picture`} alt="" className="max-h-[150px] max-w-[70%] rounded" />
                 <Button variant="quiet" onClick={() => setChoosing(true)}>
                     Another picture…

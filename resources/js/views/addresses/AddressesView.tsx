@@ -73,10 +73,16 @@ export function AddressesView({
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
                     <PageTitle help="poster">Addresses</PageTitle>
-                    {!compact && (
+                    {!compact && all > 0 && (
                         <Muted>
                             <b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known
                         </Muted>
+                    )}
+                    <ReadFailure of={examined} />
+                    {all > 0 && findings.length > 0 && (
+                        <Button variant="quiet" className="text-amber!" onClick={() => look(true)}>
+                            {count(findings.length, 'finding')}
+                        </Button>
                     )}
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex">
@@ -103,12 +109,6 @@ export function AddressesView({
                             (counts['pattern'] ?? 0) > 1 && (
                                 <Button onClick={() => order(true)}>Order of patterns</Button>
                             )}
-                        <ReadFailure of={examined} />
-                        {findings.length > 0 && (
-                            <Button variant="quiet" className="text-amber!" onClick={() => look(true)}>
-                                {count(findings.length, 'finding')}
-                            </Button>
-                        )}
                         {site.may('addresses') && (
                             <Link
                                 to="/s/$site/addresses/matching"

@@ -95,7 +95,7 @@ export function HistoryFilter({
             />
             <Select
                 aria-label="Person"
-                className="w-auto!"
+                className="w-[150px]!"
                 value={search.by ?? ''}
                 choices={[
                     ['', 'Anybody'],

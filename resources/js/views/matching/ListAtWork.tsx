@@ -68,7 +68,7 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
     const problem = [choosing.error, match.problem, acts.say.error].find(each => each instanceof ApiProblem)
     return (
         <div className="flex min-w-0 flex-1 flex-col">
-            <div className="flex min-h-14 shrink-0 items-center gap-3 px-6 pt-2">
+            <div className="flex min-h-14 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 px-6 pt-2">
                 <h2 className="min-w-0 truncate text-[17px] leading-6 font-bold">{list.name}</h2>
                 <span className="shrink-0 text-[13px] text-ink-2">
                     {count(list.rows, 'address', 'addresses')}

@@ -29,7 +29,7 @@ export function MatchingView({ list, onList }: Props) {
         )
     return (
         <main aria-label="Match old addresses" className="flex h-full min-h-0">
-            <div className="flex w-[252px] shrink-0 flex-col border-r border-line max-lg:w-[200px]">
+            <div className="flex w-[200px] shrink-0 flex-col border-r border-line xl:w-[252px]">
                 <div className="px-4 pt-3 pb-3">
                     <Link
                         to="/s/$site/addresses"

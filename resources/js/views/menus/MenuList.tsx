@@ -85,8 +85,8 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                     </ul>
                 </section>
             ))}
-            <UnreachedPages menus={list.menus} writes={writes} />
             <StartPages start={list.startPages} writes={writes} />
+            <UnreachedPages menus={list.menus} writes={writes} />
             {making !== null && <Make kind={making} onClose={() => setMaking(null)} onMade={onChoose} />}
         </nav>
     )

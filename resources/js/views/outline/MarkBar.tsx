@@ -52,7 +52,7 @@ export function MarkBar({ ids, onMark, onMove, onPick, onTag, filter }: Props) {
         <div
             role="toolbar"
             aria-label="Marked pages"
-            className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1"
+            className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-t border-line bg-heron-soft px-4 py-1"
         >
             {ids.length === 0 ? (
                 <Button variant="quiet" disabled={busy} onClick={() => void markAll()}>

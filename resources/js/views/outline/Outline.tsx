@@ -22,7 +22,7 @@ import { useRemembered, useReveal } from './useOutlinePlace'
 const EmptySite = lazily(() => import('./EmptySite').then(module => module.EmptySite))
 const MarkBar = lazily(
     () => import('./MarkBar').then(module => module.MarkBar),
-    <div className="min-h-10 border-b border-line bg-heron-soft" />,
+    <div className="min-h-10 border-t border-line bg-heron-soft" />,
 )
 const OutlineDialogs = lazily(() => import('./OutlineDialogs').then(module => module.OutlineDialogs))
 const StructureDrawing = lazily(() => import('./StructureDrawing').then(module => module.StructureDrawing))
@@ -116,16 +116,6 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                 onBin={() => setDialog('bin')}
                 onMake={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}
             />
-            {(marks.ids.length > 0 || isFiltered) && (
-                <MarkBar
-                    ids={marks.ids}
-                    onMark={marks.put}
-                    onMove={() => setDialog('move')}
-                    onPick={() => setDialog('pick')}
-                    onTag={() => setDialog('tag')}
-                    filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null}
-                />
-            )}
             <p className="sr-only" role="status">
                 {isFiltered ? `${count(found.data.total, 'page')} found` : ''}
             </p>
@@ -199,7 +189,19 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                     }}
                 />
             )}
-            {!compact && rows.length > 0 && search.drawing !== true && <Legend />}
+            {/* At the bottom: rows stay where they are when it comes. */}
+            {marks.ids.length > 0 || isFiltered ? (
+                <MarkBar
+                    ids={marks.ids}
+                    onMark={marks.put}
+                    onMove={() => setDialog('move')}
+                    onPick={() => setDialog('pick')}
+                    onTag={() => setDialog('tag')}
+                    filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null}
+                />
+            ) : (
+                !compact && !isPending && search.drawing !== true && <Legend />
+            )}
             {dialog !== null && (
                 <OutlineDialogs
                     dialog={dialog}

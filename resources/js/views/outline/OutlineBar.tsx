@@ -38,7 +38,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
     const { writes, makes, maySomewhere, key: site } = useSite()
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
-        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
+        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3 px-4 max-sm:gap-2">
             <PageTitle help="move">Outline</PageTitle>
             {counts !== undefined && (
                 <p
@@ -69,7 +69,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                 <button
                     type="button"
                     onClick={onBin}
-                    className="flex items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"
+                    className="flex shrink-0 items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"
                 >
                     <Trash2 size={14} aria-hidden />
                     Bin <b className="font-[650] text-ink">{counts.bin}</b>
@@ -82,7 +82,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                         to="/s/$site/replace"
                         params={{ site }}
                         aria-label="Find and replace"
-                        className="grid size-[30px] place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
+                        className="grid size-[30px] shrink-0 place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
                     >
                         <Replace size={16} aria-hidden />
                     </Link>
@@ -92,7 +92,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                 <Hint description="Columns">
                     <MenuButton
                         aria-label="Columns"
-                        className="grid size-[30px] place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
+                        className="grid size-[30px] shrink-0 place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
                         menu={trigger => <ColumnChoices trigger={trigger} columns={columns} />}
                     >
                         <Columns3 size={16} aria-hidden />
@@ -109,7 +109,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                     <Network size={16} aria-hidden />
                 </IconButton>
             </Hint>
-            <span className="max-lg:hidden">
+            <span className="shrink-0 max-lg:hidden">
                 <FacetMenus
                     facets={facets}
                     counts={facetCounts}
@@ -120,7 +120,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                 />
             </span>
             <div
-                className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${compact ? 'w-[130px]' : 'w-[190px]'}`}
+                className={`flex h-[30px] shrink-0 items-center gap-2 border-b border-edge max-md:min-w-[110px] max-md:shrink ${compact ? 'w-[130px]' : 'w-[172px]'}`}
             >
                 <input
                     ref={field}

@@ -1,3 +1,4 @@
+import { createElement } from 'react'
 import { lazily } from '../../ui/lazily'
 
 // What is typed into rows is fetched right after they stand: it is there before anybody can ask for it.
@@ -8,4 +9,7 @@ export const SlugField = lazily(() => inlineFields().then(module => module.SlugF
 setTimeout(() => void inlineFields().catch(() => undefined))
 
 /** Most rows are plain pages, which have none. It stands behind the name, where nothing is pushed by it. */
-export const KindSign = lazily(() => import('./KindSign').then(module => module.KindSign))
+export const KindSign = lazily(
+    () => import('./KindSign').then(module => module.KindSign),
+    createElement('span', { className: 'ml-1.5 w-[13px] shrink-0' }),
+)

@@ -33,8 +33,14 @@ export function PeopleList() {
             <table className="mt-2 w-full border-collapse">
                 <thead>
                     <tr className="border-b border-line text-left text-[12px] text-ink-3 [&>th]:py-1.5 [&>th]:pr-4 [&>th]:font-normal">
-                        <th scope="col">Name</th>
-                        {manages && <th scope="col">Mail</th>}
+                        <th scope="col" className="w-[28%]">
+                            Name
+                        </th>
+                        {manages && (
+                            <th scope="col" className="w-[24%]">
+                                Mail
+                            </th>
+                        )}
                         <th scope="col">Roles</th>
                         {manages && <td />}
                     </tr>

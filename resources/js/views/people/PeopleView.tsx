@@ -1,9 +1,11 @@
+import { useQuery } from '@tanstack/react-query'
 import { Tabs } from 'radix-ui'
 import type { PeopleSearch } from '../../app/peopleSearch'
 import { useSite } from '../../app/site'
 import { lazily } from '../../ui/lazily'
 import { PageTitle } from '../../ui/PageTitle'
 import { PeopleList } from './PeopleList'
+import { peopleQuery } from './queries'
 import { RightsGrid } from './RightsGrid'
 import { RolesList } from './RolesList'
 
@@ -17,6 +19,8 @@ type Props = { search: PeopleSearch; set: (change: Partial<PeopleSearch>) => voi
 /** Who works on the site, in which roles, and what these may do. */
 export function PeopleView({ search, set }: Props) {
     const site = useSite()
+    // What is below the people comes when they have.
+    const people = useQuery(peopleQuery(site.key))
     const title = (
         <div className="self-center">
             <PageTitle>People</PageTitle>
@@ -67,7 +71,7 @@ export function PeopleView({ search, set }: Props) {
                 <Tabs.Content value="people" className="min-h-0 flex-1 overflow-y-auto p-4">
                     <div className="grid max-w-[1040px] gap-8">
                         <PeopleList />
-                        {looksAfter && <RolesList />}
+                        {looksAfter && people.isFetched && <RolesList />}
                     </div>
                 </Tabs.Content>
                 <Tabs.Content value="rights" className="flex min-h-0 flex-1 flex-col">

@@ -154,7 +154,8 @@ function layoutHint(
     now: Schemas['Layout'] | undefined,
     chosen: Schemas['Layout'] | undefined,
 ) {
-    if (chosen === undefined || now === undefined || chosen.key === now.key) return chosen?.description
+    // Until it is known the line keeps its room.
+    if (chosen === undefined || now === undefined || chosen.key === now.key) return chosen?.description ?? '\u00a0'
     const known = new Set(chosen.fields.map(field => field.key))
     const left = now.fields.filter(({ key }) => key in sheet.fields && !known.has(key)).map(({ title }) => title)
     const back = (sheet.kept as Record<string, number>)[chosen.key] ?? 0
@@ -196,13 +197,15 @@ function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
                 onChange={onSlug}
                 error={bad}
                 hint={
-                    answer === undefined ? (
-                        unchanged
-                    ) : (
-                        <>
-                            It will be at <span className="font-mono">{readable(answer.address ?? '')}</span>
-                        </>
-                    )
+                    <span className="block min-h-8">
+                        {answer === undefined ? (
+                            unchanged
+                        ) : (
+                            <>
+                                It will be at <span className="font-mono">{readable(answer.address ?? '')}</span>
+                            </>
+                        )}
+                    </span>
                 }
             />
             {free !== undefined && (

@@ -8,7 +8,8 @@ import { useSite } from '../../app/site'
 import { LiveButton } from '../../app/LiveButton'
 import type { SheetTab } from '../../app/outlineSearch'
 import { readable } from '../../ui/Address'
-import { Button, buttonClasses } from '../../ui/Button'
+import { Button } from '../../ui/Button'
+import { CutInside } from '../../ui/CutInside'
 import { Hint } from '../../ui/Hint'
 import { StateChip } from '../../ui/StateChip'
 import type { Loaded } from './loaded'
@@ -74,6 +75,7 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
 function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded }) {
     const { sheet } = loaded
     const hasFields = sheet.layoutFields.length > 0
+    const shown = readable(sheet.url).replace(/^https?:\/\//, '')
     const [previewed, setPreviewed] = useState(false)
     const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
     const [brought, setBrought] = useState(0)
@@ -98,35 +100,40 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                         </button>
                     </Hint>
                 </div>
-                <p className="font-mono text-[13px] break-all text-ink-3">
-                    {readable(sheet.url).replace(/^https?:\/\//, '')}
-                </p>
-                <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
-                    <div className="flex grow items-center gap-1.5">
-                        <StateChip
-                            state={sheet.state}
-                            edited={sheet.edited}
-                            listed={sheet.listed}
-                            from={sheet.from}
-                            until={sheet.until}
-                        />
-                        <span className="ml-auto" />
-                        <Button variant="quiet" onClick={() => setPreviewed(true)}>
-                            <Eye size={15} aria-hidden />
-                            Preview
-                        </Button>
-                        {sheet.state === 'live' && (
-                            <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonClasses('quiet')}>
-                                On site
-                                <ExternalLink size={14} aria-hidden />
+                <div className="flex items-center gap-3 text-[13px] text-ink-3">
+                    <span className="flex min-w-0 flex-1">
+                        {sheet.state === 'live' ? (
+                            <a
+                                href={sheet.url}
+                                target="_blank"
+                                rel="noreferrer"
+                                className="flex min-w-0 items-center gap-1.5 hover:text-heron hover:underline"
+                            >
+                                <CutInside text={shown} />
+                                <ExternalLink size={13} className="shrink-0" aria-hidden />
+                                <span className="sr-only">, on the site</span>
                             </a>
+                        ) : (
+                            <CutInside text={shown} />
                         )}
-                    </div>
-                    {/* Together: where they do not fit beside the state, they go below it as one. */}
-                    <div className="ml-auto flex items-center gap-1.5">
-                        <LiveButton sheet={sheet} unsaved={dirty} />
-                        {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
-                    </div>
+                    </span>
+                    <StateChip
+                        state={sheet.state}
+                        edited={sheet.edited}
+                        listed={sheet.listed}
+                        from={sheet.from}
+                        until={sheet.until}
+                    />
+                </div>
+                {/* One row whatever the state's acts are called: what is below it stays where it is. */}
+                <div className="mt-2 flex h-[30px] items-center gap-1.5">
+                    <Button variant="quiet" className="-ml-2" onClick={() => setPreviewed(true)}>
+                        <Eye size={15} aria-hidden />
+                        Preview
+                    </Button>
+                    <span className="ml-auto" />
+                    <LiveButton sheet={sheet} unsaved={dirty} />
+                    {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>
                 {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
             </div>

@@ -61,11 +61,13 @@ export function LayoutsView({ search, set }: Props) {
                         </li>
                     ))}
                 </ul>
-                <div className="px-2.5 pt-3">
-                    <Button variant="quiet" className="-ml-3" onClick={() => setCode(true)}>
-                        Head code of all pages…
-                    </Button>
-                </div>
+                {all.isFetched && (
+                    <div className="px-2.5 pt-3">
+                        <Button variant="quiet" className="-ml-3" onClick={() => setCode(true)}>
+                            Head code of all pages…
+                        </Button>
+                    </div>
+                )}
                 {(all.data?.faults ?? []).length > 0 && (
                     <section aria-label="Faults" className="mx-2 mt-4 rounded bg-berry-soft p-3 text-[13px]">
                         <h2 className="font-semibold text-berry">These cannot be used</h2>
