@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Desk\BringIn\GiveBackSource;
 use App\Desk\UnderWay\CarryOut;
 use App\Models\ChangeUnderWay;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -36,7 +37,7 @@ final class CarryOutChange implements ShouldQueue
 
     public function failed(?\Throwable $error): void
     {
-        ChangeUnderWay::query()
+        $ended = ChangeUnderWay::query()
             ->whereKey($this->change)
             ->whereNull('ended_at')
             ->update([
@@ -44,5 +45,7 @@ final class CarryOutChange implements ShouldQueue
                 'ended_at' => now(),
                 'problem' => 'It stopped by a fault, which is in the log. Nothing was changed. Try again.',
             ]);
+        $change = $ended === 0 ? null : ChangeUnderWay::query()->find($this->change);
+        $change === null || app(GiveBackSource::class)->after($change);
     }
 }

@@ -71,6 +71,77 @@ final class LargeChangesTest extends AppTestCase
     }
 
     #[Test]
+    public function a_large_plan_is_applied_in_the_background_whole_or_in_part(): void
+    {
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
+        $step = $this->api('POST', "plans/$plan/steps", ['changes' => [$this->moving()]])
+            ->assertCreated()
+            ->json('id');
+        $small = $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $this->travel, 'name' => 'Going']]])->json(
+            'id',
+        );
+        $this->api('POST', "plans/$plan/switched", ['only' => [$small]])->assertStatus(201);
+        $begun = $this->api('POST', "plans/$plan/switched", ['only' => [$step]])
+            ->assertStatus(202)
+            ->json();
+        self::assertSame(['Applying the plan Next year', 4], [$begun['title'], $begun['pages']]);
+        $done = $this->api('GET', "under-way/{$begun['id']}")->json();
+        self::assertSame('done', $done['state'], (string) $done['problem']);
+        self::assertSame($done['entry']['id'], $this->api('GET', "plans/$plan")->json('plan.entry'));
+        $this->visit('/help/dogs')->assertRedirect('http://ferries.test/travel/help/dogs');
+        $this->api('POST', "plans/$plan/switched")->assertStatus(422);
+        $this->api('POST', "history/{$done['entry']['id']}/undo")->assertStatus(202);
+        $this->visit('/help/dogs')->assertOk();
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function a_large_plan_that_contradicts_the_site_by_then_is_refused_and_stays_open(): void
+    {
+        Queue::fake([CarryOutChange::class]);
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
+        $this->api('POST', "plans/$plan/steps", ['changes' => [$this->moving()]])->assertCreated();
+        $begun = $this->api('POST', "plans/$plan/switched")
+            ->assertStatus(202)
+            ->json();
+        $this->change(['kind' => 'put-in-bin', 'page' => $this->travel]);
+        $this->work();
+        $ended = $this->api('GET', "under-way/{$begun['id']}")->json();
+        self::assertSame('refused', $ended['state']);
+        self::assertStringContainsString('can no longer be made', $ended['problem']);
+        self::assertSame('open', $this->api('GET', "plans/$plan")->json('plan.state'));
+    }
+
+    #[Test]
+    public function a_large_import_is_told_to_everybody_and_can_be_looked_at_again_where_it_was_stopped(): void
+    {
+        Queue::fake([CarryOutChange::class]);
+        $give = fn (): string => $this->app
+            ->make(\App\Desk\BringIn\GiveSource::class)
+            ->give($this->site->refresh(), $this->manager, 'old.csv', "address,name\n/a,A\n/b,B\n/c,C\n/d,D\n", 'text')->ulid;
+        $source = $give();
+        $this->api('POST', "bring-in/$source/applied")
+            ->assertStatus(202)
+            ->assertJsonPath('state', 'applying');
+        $other = $this->person('Isla', Role::MANAGER);
+        $running = $this->api('GET', 'under-way', as: $other)->json();
+        self::assertSame([['Importing old.csv', 4]], array_map(static fn (array $each): array => [$each['title'], $each['pages']], $running));
+        // Somebody else's waits for it.
+        $second = $give();
+        $this->api('POST', "bring-in/$second/applied")->assertStatus(422);
+        self::assertSame('ready', $this->api('GET', "bring-in/$second")->json('state'));
+        $this->api('DELETE', "under-way/{$running[0]['id']}")->assertNoContent();
+        $this->work();
+        $after = $this->api('GET', "bring-in/$source")->json();
+        self::assertSame(['ready', 'It was stopped before it began.'], [$after['state'], $after['problem']]);
+        $this->api('POST', "bring-in/$source/applied")->assertStatus(202);
+        $this->app->make(CarryOut::class)->of(ChangeUnderWay::query()->orderByDesc('id')->firstOrFail());
+        self::assertSame('applied', $this->api('GET', "bring-in/$source")->json('state'));
+        self::assertSame('/a', $this->api('GET', 'go-to?text=A')->json('0.address'));
+        $this->assertInvariants();
+    }
+
+    #[Test]
     public function what_concerns_few_pages_is_made_at_once(): void
     {
         $this->api('POST', 'batches', ['changes' => [['kind' => 'describe', 'page' => $this->help, 'summary' => 'Where to ask.']]])->assertStatus(

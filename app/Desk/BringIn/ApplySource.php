@@ -7,9 +7,13 @@ namespace App\Desk\BringIn;
 use App\Desk\ApplyChanges;
 use App\Desk\ConfirmFirst;
 use App\Desk\Design\SiteDesign;
+use App\Desk\Rights;
 use App\Desk\RightsOn;
 use App\Desk\RippleChanged;
+use App\Desk\UnderWay\BeginLarge;
 use App\Jobs\BringInSource;
+use App\Models\HistoryEntry;
+use App\Models\Site;
 use App\Models\SiteImport;
 use App\Models\User;
 use Heronstem\Core\Access\BeyondRights;
@@ -19,13 +23,14 @@ use Heronstem\Core\Decision\WhenUnanswered;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\OneLine;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
 
 /** Brings something in in the background: in one step, or not at all. */
 final readonly class ApplySource
 {
-    public function __construct(private ApplyChanges $apply, private Connection $db)
+    public function __construct(private ApplyChanges $apply, private Connection $db, private BeginLarge $large)
     {
     }
 
@@ -44,7 +49,24 @@ final readonly class ApplySource
         if ($begun === 0) {
             throw new InputRefused('import', 'This is being imported, or was imported already.');
         }
-        BringInSource::dispatch($import->id, $user->id, $decisions, $digest, $note);
+        $asked = ['import' => $import->ulid, 'decisions' => $decisions, 'defaults' => true];
+        try {
+            $large = $this->large->ofSize(
+                $import->total,
+                $import->site,
+                $user,
+                $asked,
+                static fn (): string => "Importing {$import->name}",
+                $digest,
+                $note,
+            );
+        } catch (InputRefused $no) {
+            $import->refresh()->update(['state' => 'ready']);
+            throw $no;
+        }
+        if ($large === null) {
+            BringInSource::dispatch($import->id, $user->id, $decisions, $digest, $note);
+        }
 
         return $import->refresh();
     }
@@ -61,6 +83,34 @@ final readonly class ApplySource
         } catch (Refusal|RippleChanged|BeyondRights|ConfirmFirst $no) {
             $import->refresh()->update(['state' => 'ready', 'problem' => $no instanceof Refusal ? $no->reason : $no->getMessage()]);
         }
+    }
+
+    /**
+     * What is large, told to everybody while it is made.
+     *
+     * @param  array<mixed>  $decisions
+     * @param  \Closure(Ripple): void  $planned
+     *
+     * @throws Refusal|RippleChanged|BeyondRights|ConfirmFirst
+     */
+    public function inBackground(
+        Site $site,
+        string $ulid,
+        User $user,
+        Rights $rights,
+        array $decisions,
+        ?string $digest,
+        string $note,
+        bool $confirmed,
+        \Closure $planned,
+    ): HistoryEntry {
+        $import = SiteImport::query()->where('site_id', $site->id)->where('ulid', $ulid)->where('state', 'applying')->first();
+        $import ?? throw new InputRefused('import', 'What was given is not there any more. Give it again.');
+        $begins = $site->pages()->doesntExist() && $rights->authority === Authority::Owner;
+        $entry = $this->apply->inBackground($site, $user, $this->batch($import, $decisions), $digest, $note, $rights, $confirmed, $planned);
+        $begins && self::name($import);
+
+        return $entry;
     }
 
     /** A site that begins with a site file says of itself what that says, where it says nothing yet. Its name and address are its own. */

@@ -8,14 +8,18 @@ use App\Desk\ApplyChanges;
 use App\Desk\Rights;
 use App\Desk\RightsOn;
 use App\Desk\RippleChanged;
+use App\Desk\UnderWay\SizeOfBatch;
 use App\Models\HistoryEntry;
 use App\Models\Plan;
+use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Planning\PlanBase;
 use Heronstem\Core\Planning\RebasedPlan;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
 use Illuminate\Support\Carbon;
@@ -23,7 +27,7 @@ use Illuminate\Support\Carbon;
 /** Switches a plan on: all its steps, or some of them first, as one change that the history can undo. */
 final readonly class SwitchPlan
 {
-    public function __construct(private Connection $db, private ReviewPlan $review, private ApplyChanges $apply)
+    public function __construct(private Connection $db, private ReviewPlan $review, private ApplyChanges $apply, private SizeOfBatch $size)
     {
     }
 
@@ -37,7 +41,75 @@ final readonly class SwitchPlan
      */
     public function on(Plan $plan, ?User $user, Rights $rights, ?array $only = null, ?string $seen = null, string $note = ''): HistoryEntry
     {
-        return $this->db->transaction(function () use ($plan, $user, $rights, $only, $seen, $note): HistoryEntry {
+        return $this->switched(
+            $plan,
+            $rights,
+            $only,
+            $note,
+            fn (Site $site, Batch $batch, string $note): HistoryEntry => $this->apply->apply($site, $user, $batch, $seen, $note, $rights),
+        );
+    }
+
+    /**
+     * The same, of a large one for which nobody waits.
+     *
+     * @param  list<string>|null  $only
+     * @param  \Closure(Ripple): void  $planned  is told what is going to be written; what it throws stops it
+     *
+     * @throws Refusal|BeyondRights|RippleChanged as on() does
+     */
+    public function inBackground(
+        Plan $plan,
+        User $user,
+        Rights $rights,
+        ?array $only,
+        ?string $seen,
+        string $note,
+        bool $confirmed,
+        \Closure $planned,
+    ): HistoryEntry {
+        return $this->switched(
+            $plan,
+            $rights,
+            $only,
+            $note,
+            fn (Site $site, Batch $batch, string $note): HistoryEntry => $this->apply->inBackground(
+                $site,
+                $user,
+                $batch,
+                $seen,
+                $note,
+                $rights,
+                $confirmed,
+                $planned,
+            ),
+        );
+    }
+
+    /**
+     * About how many pages it concerns, known without working out what follows.
+     *
+     * @param  list<string>|null  $only
+     */
+    public function size(Plan $plan, ?array $only): int
+    {
+        $changes = [];
+        foreach ($this->review->steps($plan) as $step) {
+            if ($only === null || in_array($step->id, $only, true)) {
+                array_push($changes, ...$step->changes);
+            }
+        }
+
+        return $changes === [] ? 0 : $this->size->pages(Batch::of(...$changes), $plan->site);
+    }
+
+    /**
+     * @param  list<string>|null  $only
+     * @param  \Closure(Site, Batch, string): HistoryEntry  $apply
+     */
+    private function switched(Plan $plan, Rights $rights, ?array $only, string $note, \Closure $apply): HistoryEntry
+    {
+        return $this->db->transaction(function () use ($plan, $rights, $only, $note, $apply): HistoryEntry {
             $plan = Plan::query()->whereKey($plan->id)->lockForUpdate()->firstOrFail();
             if ($plan->state !== 'open') {
                 throw new InputRefused('plan', 'This plan is switched on already.');
@@ -45,7 +117,7 @@ final readonly class SwitchPlan
             $review = $this->review->of($plan, $rights, $only);
             $this->guard($plan, $review);
             $batch = $review->batch ?? throw new InputRefused('plan', 'Nothing is prepared in this plan.');
-            $entry = $this->apply->apply($plan->site, $user, $batch, $seen, $note === '' ? "Plan: {$plan->name}" : $note, $rights);
+            $entry = $apply($plan->site, $batch, $note === '' ? "Plan: {$plan->name}" : $note);
             $this->settle($plan, $only, $entry);
 
             return $entry;
@@ -56,7 +128,9 @@ final readonly class SwitchPlan
     public function carryOutDue(): int
     {
         $done = 0;
-        foreach (Plan::query()->where('state', 'open')->whereNotNull('switch_at')->where('switch_at', '<=', Carbon::now())->orderBy('switch_at')->get() as $plan) {
+        foreach (
+            Plan::query()->where('state', 'open')->whereNotNull('switch_at')->where('switch_at', '<=', Carbon::now())->orderBy('switch_at')->get() as $plan
+        ) {
             $user = User::query()->find($plan->switched_by);
             try {
                 // Rights may have ended since it was set.
@@ -65,7 +139,10 @@ final readonly class SwitchPlan
                     : $this->on($plan, $user, (new RightsOn($this->db))->of($user, $plan->site));
                 $done++;
             } catch (Refusal|BeyondRights|RippleChanged $no) {
-                $plan->update(['switch_at' => null, 'problem' => 'It was not switched on at its moment: '.($no instanceof Refusal ? $no->reason : $no->getMessage())]);
+                $plan->update([
+                    'switch_at' => null,
+                    'problem' => 'It was not switched on at its moment: '.($no instanceof Refusal ? $no->reason : $no->getMessage()),
+                ]);
             }
         }
 
@@ -86,11 +163,21 @@ final readonly class SwitchPlan
     {
         if ($review->refused !== []) {
             $first = array_values($review->refused)[0];
-            throw new InputRefused('plan', sprintf('%s can no longer be made: %s Remove it from the plan, or mend what stands in its way.', count($review->refused) === 1 ? 'One step' : count($review->refused).' steps', $first->reason));
+            throw new InputRefused(
+                'plan',
+                sprintf(
+                    '%s can no longer be made: %s Remove it from the plan, or mend what stands in its way.',
+                    count($review->refused) === 1 ? 'One step' : count($review->refused).' steps',
+                    $first->reason,
+                ),
+            );
         }
         $against = $review->ripple === null ? [] : (new PlanBase($plan->base))->contradictions($review->ripple);
         if ($against !== []) {
-            throw new InputRefused('plan', sprintf('“%s” was changed on the living site since this was prepared. Say in the plan which of the two holds.', $against[0]->name));
+            throw new InputRefused(
+                'plan',
+                sprintf('“%s” was changed on the living site since this was prepared. Say in the plan which of the two holds.', $against[0]->name),
+            );
         }
     }
 

@@ -18,7 +18,7 @@ use Heronstem\Core\Refusal;
 /**
  * What was asked for, read where it arrives and read again where it is carried out later.
  *
- * @phpstan-type Asked array{changes?: array<mixed>, undoes?: list<string>, decisions: array<mixed>, defaults: bool}
+ * @phpstan-type Asked array{changes?: array<mixed>, undoes?: list<string>, plan?: string, only?: list<string>|null, import?: string, decisions: array<mixed>, defaults: bool}
  */
 final readonly class AskedBatch
 {

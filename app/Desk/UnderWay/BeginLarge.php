@@ -31,8 +31,22 @@ final readonly class BeginLarge
      */
     public function of(Site $site, User $user, Batch $batch, ?array $asked, ?string $digest, string $note): ?ChangeUnderWay
     {
-        $pages = $asked === null ? 0 : $this->size->pages($batch, $site);
-        if ($asked === null || $pages < (int) config('heronstem.large_change')) {
+        return $asked === null
+            ? null
+            : $this->ofSize($this->size->pages($batch, $site), $site, $user, $asked, fn (): string => LargeTitle::of($batch, $site), $digest, $note);
+    }
+
+    /**
+     * The same of what is known by its size.
+     *
+     * @param  Asked  $asked
+     * @param  \Closure(): string  $title
+     *
+     * @throws InputRefused while another large change of the site is under way
+     */
+    public function ofSize(int $pages, Site $site, User $user, array $asked, \Closure $title, ?string $digest, string $note): ?ChangeUnderWay
+    {
+        if ($pages < (int) config('heronstem.large_change')) {
             return null;
         }
         $other = $this->underWay->running($site)[0] ?? null;
@@ -47,7 +61,7 @@ final readonly class BeginLarge
             ->create([
                 'site_id' => $site->id,
                 'user_id' => $user->id,
-                'title' => LargeTitle::of($batch, $site),
+                'title' => mb_substr($title(), 0, 300),
                 'asked' => $asked,
                 'digest' => $digest,
                 'note' => $note,

@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Desk\UnderWay;
 
 use App\Desk\ApplyChanges;
+use App\Desk\BringIn\ApplySource;
+use App\Desk\BringIn\GiveBackSource;
 use App\Desk\ConfirmFirst;
+use App\Desk\Plans\SwitchPlan;
 use App\Desk\RightsOn;
 use App\Desk\RippleChanged;
 use App\Models\ChangeUnderWay;
+use App\Models\Plan;
 use App\Store\Ticks;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Refusal;
@@ -25,6 +29,9 @@ final readonly class CarryOut
         private Heartbeat $beat,
         private Ticks $ticks,
         private RightsOn $rights,
+        private SwitchPlan $switch,
+        private ApplySource $source,
+        private GiveBackSource $giveBack,
     ) {
     }
 
@@ -55,17 +62,44 @@ final readonly class CarryOut
     {
         $site = $change->site;
         $user = $change->user ?? throw new Stopped('Whoever asked for it has no account any more. Nothing was changed.');
-        $entry = $this->apply->inBackground(
-            $site,
-            $user,
-            $this->asked->read($site, $change->asked),
-            $change->digest,
-            $change->note,
-            // Rights may have ended since it was begun.
-            $this->rights->of($user, $site),
-            $change->confirmed,
-            fn (Ripple $ripple) => $this->beat->begin($change, 'writing', self::rows($ripple)),
-        );
+        // Rights may have ended since it was begun.
+        $rights = $this->rights->of($user, $site);
+        $planned = fn (Ripple $ripple) => $this->beat->begin($change, 'writing', self::rows($ripple));
+        $asked = $change->asked;
+        $entry = match (true) {
+            isset($asked['plan']) => $this->switch->inBackground(
+                Plan::query()->where('site_id', $site->id)->where('ulid', $asked['plan'])->first() ??
+                    throw new Stopped('The plan is not there any more. Nothing was changed.'),
+                $user,
+                $rights,
+                $asked['only'] ?? null,
+                $change->digest,
+                $change->note,
+                $change->confirmed,
+                $planned,
+            ),
+            isset($asked['import']) => $this->source->inBackground(
+                $site,
+                $asked['import'],
+                $user,
+                $rights,
+                $asked['decisions'],
+                $change->digest,
+                $change->note,
+                $change->confirmed,
+                $planned,
+            ),
+            default => $this->apply->inBackground(
+                $site,
+                $user,
+                $this->asked->read($site, $asked),
+                $change->digest,
+                $change->note,
+                $rights,
+                $change->confirmed,
+                $planned,
+            ),
+        };
         $this->ticks->tell(null);
         $change->update(['state' => 'done', 'entry_id' => $entry->id, 'ended_at' => now()]);
     }
@@ -73,6 +107,7 @@ final readonly class CarryOut
     private function end(ChangeUnderWay $change, string $state, string $problem, bool $lookAgain = false): void
     {
         $change->update(['state' => $state, 'problem' => $problem, 'look_again' => $lookAgain, 'ended_at' => now()]);
+        $this->giveBack->after($change);
     }
 
     /** What is written, each time that it is. */

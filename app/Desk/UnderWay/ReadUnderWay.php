@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\UnderWay;
 
+use App\Desk\BringIn\GiveBackSource;
 use App\Models\ChangeUnderWay;
 use App\Models\Site;
 use App\Models\User;
@@ -14,7 +15,7 @@ final readonly class ReadUnderWay
     /** Seconds without a sign of life after which one is asked whether it still holds the site. */
     private const SILENT = 30;
 
-    public function __construct(private SiteLock $lock)
+    public function __construct(private SiteLock $lock, private GiveBackSource $giveBack)
     {
     }
 
@@ -38,7 +39,9 @@ final readonly class ReadUnderWay
             ->whereKey($change->id)
             ->where('state', 'waiting')
             ->update(['state' => 'stopped', 'ended_at' => now(), 'problem' => 'It was stopped before it began.']);
-        if ($waiting === 0) {
+        if ($waiting > 0) {
+            $this->giveBack->after($change->refresh());
+        } else {
             ChangeUnderWay::query()
                 ->whereKey($change->id)
                 ->whereNull('ended_at')
@@ -57,11 +60,13 @@ final readonly class ReadUnderWay
             ->whereIn('state', ['planning', 'writing'])
             ->where('beat_at', '<', now()->subSeconds(self::SILENT));
         if ($silent->exists() && ! $this->lock->isHeld($site)) {
+            $dead = $silent->get();
             $silent->update([
                 'state' => 'failed',
                 'ended_at' => now(),
                 'problem' => 'The work in the background ended before it was done, for instance since the machine was switched off. Nothing was changed. Try again.',
             ]);
+            $dead->each(fn (ChangeUnderWay $change) => $this->giveBack->after($change->refresh()));
         }
     }
 }

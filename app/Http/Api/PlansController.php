@@ -13,11 +13,13 @@ use App\Desk\Plans\SwitchPlan;
 use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
+use App\Desk\UnderWay\BeginLarge;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\PlanView;
+use App\Http\Api\Schema\UnderWayView;
 use App\Models\Plan;
 use App\Models\Site;
 use App\Models\StoredStep;
@@ -43,6 +45,7 @@ final readonly class PlansController
         private ForeseeFindings $foresee,
         private KnownFiles $files,
         private PlanLink $link,
+        private BeginLarge $large,
     ) {
     }
 
@@ -277,7 +280,10 @@ final readonly class PlansController
                     ],
                 ),
             ),
-            responses: [new Answer('HistoryEntry', status: 201)],
+            responses: [
+                new Answer('HistoryEntry', status: 201),
+                new Answer('ChangeUnderWay', status: 202, description: 'Concerns many pages, and is made in the background'),
+            ],
         ),
     ]
     public function on(Request $request, Site $site, Plan $plan): JsonResponse
@@ -292,14 +298,21 @@ final readonly class PlansController
             ],
             ['only.*' => 'Steps are named by their identities.'],
         );
-        $entry = $this->switch->on(
-            $plan,
+        $only = isset($given['only']) ? array_values($given['only']) : null;
+        [$digest, $note] = [$given['digest'] ?? null, trim((string) ($given['note'] ?? ''))];
+        $large = $this->large->ofSize(
+            $plan->state === 'open' ? $this->switch->size($plan, $only) : 0,
+            $site,
             $user,
-            $this->rights->of($user, $site),
-            isset($given['only']) ? array_values($given['only']) : null,
-            $given['digest'] ?? null,
-            trim((string) ($given['note'] ?? '')),
+            ['plan' => $plan->ulid, 'only' => $only, 'decisions' => [], 'defaults' => false],
+            static fn (): string => "Applying the plan {$plan->name}",
+            $digest,
+            $note,
         );
+        if ($large !== null) {
+            return new JsonResponse(UnderWayView::of($large, $user), 202);
+        }
+        $entry = $this->switch->on($plan, $user, $this->rights->of($user, $site), $only, $digest, $note);
 
         return new JsonResponse(HistoryView::of($entry), 201);
     }
