@@ -7,6 +7,9 @@ namespace Heronstem\Core\Redirect\Matching;
 /** What an old address says, as it is compared: its words by where they stand, with what each may stand for. */
 final readonly class OldWords
 {
+    /** @var array<string, float> how surely it says a word that pages have, anywhere, by word */
+    public array $known;
+
     /**
      * @param  array<string, array<string, float>>  $last  readings by word, of the last part that says something
      * @param  array<string, array<string, float>>  $before  of the parts before it
@@ -15,6 +18,13 @@ final readonly class OldWords
      */
     private function __construct(public array $last, public array $before, public array $called, public array $trigrams)
     {
+        $known = [];
+        foreach ($this->whole() as $readings) {
+            foreach ($readings as $reading => $surely) {
+                $known[$reading] = max($known[$reading] ?? 0.0, $surely);
+            }
+        }
+        $this->known = $known;
     }
 
     /** @param  array<string, true>  $common  words that most titles of the old site have, which tell none of its pages apart */

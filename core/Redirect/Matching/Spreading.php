@@ -119,16 +119,17 @@ final class Spreading
         $next = [];
         foreach ($this->old as $n => $page) {
             $this->bringIn($n);
+            $below = $this->down($n);
             $beliefs = [];
             foreach ($this->likeness[$n] as $id => $likeness) {
-                [$up, $down] = [$this->up($n, (string) $id), $this->down($n, (string) $id)];
+                [$up, $down] = [$this->up($n, (string) $id), $below === null ? null : $below[$id] ?? 0.0];
                 $beliefs[$id] =
                     ($likeness->score + self::UP * ($up ?? 0.0) + self::DOWN * ($down ?? 0.0)) /
                     (1 + ($up === null ? 0.0 : self::UP) + ($down === null ? 0.0 : self::DOWN));
             }
             $next[$n] = self::top($beliefs);
             $best = (string) array_key_first($next[$n]);
-            $this->support[$n] = max($this->up($n, $best) ?? 0.0, $this->down($n, $best) ?? 0.0);
+            $this->support[$n] = max($this->up($n, $best) ?? 0.0, $below[$best] ?? 0.0);
         }
         $this->beliefs = $next;
     }
@@ -174,26 +175,38 @@ final class Spreading
         return $best;
     }
 
-    /** How far what is below the one lies below the other; null where nothing is below. */
-    private function down(int $n, string $id): ?float
+    /**
+     * How far what is below the one lies below others.
+     *
+     * @return array<string, float>|null by page; null where nothing is below
+     */
+    private function down(int $n): ?array
     {
         $below = array_slice($this->below[$n] ?? [], 0, self::MOST_CHILDREN);
         if ($below === []) {
             return null;
         }
-        $sum = 0.0;
+        $sums = [];
         foreach ($below as $child) {
-            $best = 0.0;
+            $best = [];
             foreach ($this->beliefs[$child] ?? [] as $page => $belief) {
                 $parent = $this->tree->parent((string) $page);
-                $share = $parent === $id ? 1.0 : ($parent !== null && $this->tree->parent($parent) === $id ? self::FURTHER : 0.0);
-                $best = max($best, $share * $belief);
+                $further = $parent === null ? null : $this->tree->parent($parent);
+                if ($parent !== null) {
+                    $best[$parent] = max($best[$parent] ?? 0.0, $belief);
+                }
+                if ($further !== null) {
+                    $best[$further] = max($best[$further] ?? 0.0, self::FURTHER * $belief);
+                }
             }
-            $sum += $best;
+            foreach ($best as $id => $belief) {
+                $sums[$id] = ($sums[$id] ?? 0.0) + $belief;
+            }
         }
-
         // One child alone says little.
-        return ($sum / count($below)) * min(1.0, (1 + count($below)) / 4);
+        $share = min(1.0, (1 + count($below)) / 4) / count($below);
+
+        return array_map(static fn (float $sum): float => $sum * $share, $sums);
     }
 
     /** Of old siblings that want the same page the likeliest has it; another takes its next, where that is nearly as likely and free. */
