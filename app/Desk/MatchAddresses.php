@@ -146,7 +146,7 @@ final readonly class MatchAddresses
 
     /**
      * @param  list<string>|null  $only
-     * @return iterable<Candidate> pages that visitors get
+     * @return iterable<Candidate> pages that visitors get, siblings in their order
      */
     public function pages(Site $site, ?array $only = null): iterable
     {
@@ -162,7 +162,8 @@ final readonly class MatchAddresses
         }
         foreach (
             $this->db->cursor(
-                "select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')$among",
+                "select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')$among
+                    order by position",
                 [$site->id],
             ) as $row
         ) {

@@ -70,10 +70,16 @@ abstract class Errand extends TestCase
         return getenv('BOATYARD_URL').$path;
     }
 
-    /** One of the values of a list that drops down. */
+    /** One of the values of a list that drops down. What is drawn anew just then goes back to what it was, and is set once more. */
     protected function choose(string $select, string $option, ?Chrome $in = null): void
     {
-        ($in ?? $this->chrome)->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
+        $chrome = $in ?? $this->chrome;
+        $chrome->until(static function () use ($chrome, $select, $option): ?true {
+            $list = $chrome->find('combobox', $select);
+            $list->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
+
+            return $chrome->driver->executeScript('return arguments[0].selectedOptions[0].text.trim()', [$list]) === $option ? true : null;
+        }, "“{$option}” to be chosen of “{$select}”");
     }
 
     /** Makes a page inside another through the interface, and leaves its sheet open. */

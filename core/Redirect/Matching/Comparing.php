@@ -10,6 +10,9 @@ final class Comparing
     /** What a section says that this site does not know weighs little: sections are called otherwise on every site. */
     private const UNKNOWN_SECTION = 0.25;
 
+    /** Share of the words of titles that stand for something, from which on they are in a language of this site. */
+    private const SAME_LANGUAGE = 0.6;
+
     /** A number that no page has mostly counts pages of the old site. */
     private const UNKNOWN_NUMBER = 0.15;
 
@@ -19,8 +22,21 @@ final class Comparing
     /** @var array<string, array<string, true>> by the last part of an address: many pages end alike */
     private array $trigrams = [];
 
+    /** How much a word of a title counts that this site does not know. */
+    private float $unknownInTitles = 1.0;
+
     public function __construct(private readonly Vocabulary $vocabulary)
     {
+    }
+
+    /**
+     * Titles in a language that this site does not have say little by words that it does not know.
+     *
+     * @param  float  $known  share of the words of all titles that stand for something here
+     */
+    public function titlesAreKnown(float $known): void
+    {
+        $this->unknownInTitles = $known >= self::SAME_LANGUAGE ? 1.0 : $known / self::SAME_LANGUAGE;
     }
 
     public function of(OldWords $old, PageWords $page): Likeness
@@ -29,7 +45,9 @@ final class Comparing
         $own = $this->own($old->known, $page);
         [$around, $against] = $this->around($old->before, $page);
         // Titles name the site as well, headings say little on some: the one that says the page says it.
-        $title = $old->called === [] ? null : max(array_map(fn (array $words): float => $this->said($words, $page), $old->called));
+        $title = $old->saysTitle()
+            ? max(0.0, ...array_map(fn (array $words): float => $this->said($words, $page, $this->unknownInTitles), $old->called))
+            : null;
         $spelt = self::alike($old->trigrams, $this->trigrams[$page->spelt] ??= Trigrams::of($page->spelt));
         $path = 0.4 * $said + 0.27 * $own + 0.18 * $around + 0.15 * $spelt;
         $byTitle = $title === null ? 0.0 : 0.55 * $title + 0.45 * $own;
@@ -53,12 +71,12 @@ final class Comparing
     }
 
     /** @param  array<string, array<string, float>>  $words  readings by word */
-    private function said(array $words, PageWords $page): float
+    private function said(array $words, PageWords $page, float $unknown = 1.0): float
     {
         $found = $all = 0.0;
         foreach ($words as $word => $readings) {
             $best = 0.0;
-            $weight = $readings === [] ? $this->weight((string) $word) * (ctype_digit((string) $word) ? self::UNKNOWN_NUMBER : 1.0) : 0.0;
+            $weight = $readings === [] ? $this->weight((string) $word) * (ctype_digit((string) $word) ? self::UNKNOWN_NUMBER : $unknown) : 0.0;
             foreach ($readings as $reading => $surely) {
                 $best = max($best, $surely * $page->says((string) $reading));
                 $weight = max($weight, $this->weight((string) $reading));

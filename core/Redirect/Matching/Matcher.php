@@ -95,12 +95,13 @@ final class Matcher
         $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
         $this->common = self::common($old);
         $this->learn($old, $settled, $glossary);
+        $this->comparing->titlesAreKnown($this->knownInTitles($old));
         $paths = array_map(static fn (OldPage $page): string => $page->path(), $old);
         // What lies together is matched together; all at once would take the memory of a large list.
         asort($paths, SORT_STRING);
         $proposals = [];
         foreach (array_chunk(array_keys($paths), self::PIECE) as $piece) {
-            $found = $this->together(array_map(static fn (int $n): OldPage => $old[$n], $piece), $settled);
+            $found = $this->together(array_map(static fn (int $n): OldPage => $old[$n], $piece), $piece, $settled);
             foreach ($piece as $at => $n) {
                 $proposals[$n] = $found[$at];
             }
@@ -112,10 +113,11 @@ final class Matcher
 
     /**
      * @param  list<OldPage>  $old
+     * @param  list<int>  $places  of these in the whole list
      * @param  array<string, string>  $settled
      * @return list<Proposal>
      */
-    private function together(array $old, array $settled): array
+    private function together(array $old, array $places, array $settled): array
     {
         $likeness = $known = [];
         /** @var \WeakMap<OldPage, OldWords> $read */
@@ -137,6 +139,7 @@ final class Matcher
         $spread = new Spreading(
             $this->tree,
             $old,
+            $places,
             $likeness,
             fn (OldPage $page, string $id): Likeness => $this->comparing->of($words($page), $this->words[$id]),
         );
@@ -170,6 +173,23 @@ final class Matcher
         }
         // What somebody wrote down is not put in question by what rows seem to say.
         $this->vocabulary->teach($glossary + $lessons->learnt());
+    }
+
+    /**
+     * @param  list<OldPage>  $old
+     * @return float share of the words of titles that stand for something here; 1 where there are none
+     */
+    private function knownInTitles(array $old): float
+    {
+        $known = $all = 0;
+        foreach ($old as $page) {
+            foreach (Words::of($page->title) as $word) {
+                $all++;
+                $known += $this->vocabulary->readings($word) === [] && $this->vocabulary->apart($word) === [] ? 0 : 1;
+            }
+        }
+
+        return $all === 0 ? 1.0 : $known / $all;
     }
 
     /**

@@ -46,11 +46,10 @@ final readonly class OldPage
         return array_values(array_filter([$this->title, $this->heading, ...$lastParts], static fn (string $text): bool => trim($text) !== ''));
     }
 
-    /** Whether it is the way into the old site, or into it in one language, with nothing else said. */
+    /** Whether it is the way into the old site, or into it in one language, whatever it is called. */
     public function isHome(): bool
     {
         return trim($this->query()) === '' &&
-            $this->called() === [] &&
             preg_match('#^/?(?:[a-z]{2}/?)?(?:(?:index|default|home|main|start|welcome)(?:\.[a-z]{2,5}\d?)?)?/?$#i', $this->path()) === 1;
     }
 

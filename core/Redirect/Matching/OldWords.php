@@ -73,6 +73,12 @@ final readonly class OldWords
         return $this->last + $this->before + $this->title();
     }
 
+    /** Whether what it is called has a word that stands for something. */
+    public function saysTitle(): bool
+    {
+        return array_filter($this->called, static fn (array $words): bool => array_filter($words) !== []) !== [];
+    }
+
     /** @return array<string, array<string, float>> readings by word, of everything that it is called */
     public function title(): array
     {

@@ -20,6 +20,14 @@ final class Spreading
 
     private const DOWN = 0.34;
 
+    /** How much a place among siblings counts. */
+    private const ORDER = 0.2;
+
+    /** From which belief on a page is known well enough to tell of those beside it. */
+    private const KNOWN = 0.5;
+
+    private const AHEAD = 0.06;
+
     /** How much of a belief in what is above holds for a page further below. */
     private const FURTHER = 0.6;
 
@@ -41,17 +49,24 @@ final class Spreading
     /** @var array<int, array<string, float>> */
     private array $beliefs = [];
 
+    /** @var array<int, int> in the list; of a section, that of the first in it */
+    private array $places;
+
+    /** @var array<int, array{string, float}> what an old page is by its place among its siblings, and how far that says something */
+    private array $inOrder = [];
+
     /** @var array<int, float> how much of the belief in the best comes from neighbours */
     private array $support = [];
 
     /**
      * @param  list<OldPage>  $old
+     * @param  list<int>  $places  in the list, of the old pages
      * @param  array<int, array<string, Likeness>>  $likeness  by page
      * @param  \Closure(OldPage, string): Likeness  $compare
      */
-    public function __construct(private readonly PageTree $tree, array $old, array $likeness, private readonly \Closure $compare)
+    public function __construct(private readonly PageTree $tree, array $old, array $places, array $likeness, private readonly \Closure $compare)
     {
-        [$this->old, $this->likeness] = [$old, $likeness];
+        [$this->old, $this->places, $this->likeness] = [$old, $places, $likeness];
         $this->arrange();
         foreach ($this->likeness as $n => $pages) {
             $this->beliefs[$n] = self::top(array_map(static fn (Likeness $each): float => $each->score, $pages));
@@ -59,6 +74,7 @@ final class Spreading
         if (count($this->old) > 1) {
             for ($round = 0; $round < self::ROUNDS; $round++) {
                 $this->round();
+                $round + 1 === self::ROUNDS ?: $this->order();
             }
             $this->tellApart();
         }
@@ -106,6 +122,7 @@ final class Spreading
                 $at[$up] = count($this->old);
                 $this->old[] = new OldPage($up);
                 $this->likeness[$at[$up]] = [];
+                $this->places[] = PHP_INT_MAX;
             }
             $this->above[$n] = $up === '' ? null : $at[$up];
             if ($this->above[$n] !== null) {
@@ -127,11 +144,74 @@ final class Spreading
                     ($likeness->score + self::UP * ($up ?? 0.0) + self::DOWN * ($down ?? 0.0)) /
                     (1 + ($up === null ? 0.0 : self::UP) + ($down === null ? 0.0 : self::DOWN));
             }
+            if (isset($this->inOrder[$n])) {
+                [$id, $says] = $this->inOrder[$n];
+                $beliefs[$id] = ($beliefs[$id] ?? 0.0) + self::ORDER * $says;
+            }
             $next[$n] = self::top($beliefs);
             $best = (string) array_key_first($next[$n]);
             $this->support[$n] = max($this->up($n, $best) ?? 0.0, $below[$best] ?? 0.0);
         }
         $this->beliefs = $next;
+    }
+
+    /** Siblings that share no word with anything, by their places, where the list runs in the order of the pages. */
+    private function order(): void
+    {
+        $known = $this->known();
+        $sure = array_filter($known, fn (int $n): bool => $this->places[$n] !== PHP_INT_MAX, ARRAY_FILTER_USE_KEY);
+        uksort($sure, fn (int $a, int $b): int => $this->places[$a] <=> $this->places[$b]);
+        $this->inOrder = [];
+        if (! InOrder::runs(array_values(array_map($this->tree->place(...), $sure)))) {
+            return;
+        }
+        $siblings = $this->siblings();
+        // What everything is in is the old site, by whatever name.
+        $whole = count($siblings[-1]) === 1 ? $siblings[-1][0] : null;
+        foreach ($siblings as $section => $old) {
+            $is = $section === -1 ? null : array_key_first($this->beliefs[$section]);
+            $new = match (true) {
+                $section === -1, $section === $whole, $is !== null && $this->tree->place((string) $is) < 0 => $this->tree->tops(),
+                $is === null => [],
+                default => $this->tree->children((string) $is),
+            };
+            $this->inOrder += $new === [] ? [] : InOrder::between($old, $new, array_intersect_key($known, array_flip($old)));
+        }
+    }
+
+    /** @return array<int, string> pages that are believed in, ahead of the next, and by one old page alone */
+    private function known(): array
+    {
+        $known = $times = [];
+        foreach ($this->beliefs as $n => $beliefs) {
+            [$best, $next] = [...array_values($beliefs), 0.0, 0.0];
+            if ($best >= self::KNOWN && $best - $next >= self::AHEAD) {
+                $known[$n] = (string) array_key_first($beliefs);
+                $times[$known[$n]] = ($times[$known[$n]] ?? 0) + 1;
+            }
+        }
+
+        return array_filter($known, static fn (string $page): bool => $times[$page] === 1);
+    }
+
+    /** @return array<int, list<int>> in the order of the list, by what is above them; -1 for nothing */
+    private function siblings(): array
+    {
+        foreach (array_reverse(array_keys($this->old)) as $n) {
+            $above = $this->above[$n] ?? null;
+            if ($above !== null) {
+                $this->places[$above] = min($this->places[$above], $this->places[$n]);
+            }
+        }
+        $siblings = [];
+        foreach ($this->above as $n => $above) {
+            $siblings[$above ?? -1][] = $n;
+        }
+        foreach ($siblings as &$each) {
+            usort($each, fn (int $a, int $b): int => $this->places[$a] <=> $this->places[$b]);
+        }
+
+        return $siblings;
     }
 
     /** Pages that its neighbours speak for, also where it shares no word with them. */
@@ -152,6 +232,9 @@ final class Spreading
                 $parent = $this->tree->parent((string) $id);
                 array_push($ids, ...array_filter([$parent, $parent === null ? null : $this->tree->parent($parent)]));
             }
+        }
+        if (isset($this->inOrder[$n])) {
+            $ids[] = $this->inOrder[$n][0];
         }
         foreach ($ids as $id) {
             $this->likeness[$n][$id] ??= ($this->compare)($this->old[$n], $id);

@@ -100,6 +100,52 @@ final class MatcherTest extends TestCase
         self::assertSame(0, $found->sureOfNone);
     }
 
+    /** @return iterable<string, array{int, float, float}> rows settled; found at least in the list's own order, and in another */
+    public static function taught(): iterable
+    {
+        yield 'nothing settled' => [0, 0.7, 0.3];
+        yield 'ten rows settled' => [10, 0.75, 0.4];
+    }
+
+    #[Test, DataProvider('taught')]
+    public function a_list_in_an_unrelated_language_is_helped_by_its_order_and_by_rows_that_are_settled(
+        int $settled,
+        float $inOrder,
+        float $shuffled,
+    ): void {
+        $rows = [];
+        foreach (file(__DIR__.'/lists/unrelated-language.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            if (! str_starts_with($line, '#')) {
+                [$old, $title, $page] = explode('|', $line);
+                $rows[] = [$old, $title, $page === '-' ? null : $page];
+            }
+        }
+        mt_srand(7);
+        $mixed = $rows;
+        shuffle($mixed);
+        $known = array_slice(array_filter($mixed, static fn (array $row): bool => $row[2] !== null), 0, $settled);
+        $said = array_column($known, 2, 0);
+        foreach ([[$rows, $inOrder], [$mixed, $shuffled]] as [$list, $atLeast]) {
+            $proposals = (new Matcher(DemoPages::all()))->matchAll(
+                array_map(static fn (array $row): OldPage => new OldPage($row[0], $row[1]), $list),
+                $said,
+            );
+            $right = $with = $sure = $sureRight = 0;
+            foreach ($list as $n => [$old, , $page]) {
+                if (isset($said[$old])) {
+                    continue;
+                }
+                $isRight = $page !== null && $proposals[$n]->page?->id === $page;
+                $with += $page === null ? 0 : 1;
+                $right += $isRight ? 1 : 0;
+                $sure += $proposals[$n]->confidence >= 0.9 ? 1 : 0;
+                $sureRight += $isRight && $proposals[$n]->confidence >= 0.9 ? 1 : 0;
+            }
+            self::assertGreaterThanOrEqual($atLeast, $right / $with, "$right of $with");
+            self::assertSame($sure, $sureRight);
+        }
+    }
+
     #[Test]
     public function what_an_old_address_says_and_no_page_says_counts_against(): void
     {
