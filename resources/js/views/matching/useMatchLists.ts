@@ -108,6 +108,9 @@ export function useMatchList(id: string) {
             return await answered(api.POST('/sites/{site}/match-lists/{list}/choices', { params: { path }, body }))
         },
         onSuccess: list => {
+            queries.setQueryData<MatchListItem[]>(listsKey(site.key), lists =>
+                lists?.map(each => (each.id === list.id ? list : each)),
+            )
             if (list.rows > AT_ONCE) return
             // What is being matched does not know of this one yet.
             match.stop()
