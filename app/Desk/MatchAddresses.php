@@ -63,6 +63,7 @@ final readonly class MatchAddresses
                 'requests' => $was->requests,
                 'page' => $page($proposal->page),
                 'confidence' => $proposal->confidence,
+                'none' => $proposal->none,
                 'why' => $proposal->why,
                 'next' => array_map($page, $proposal->next),
                 'held' => $address === null ? null : ($held[$address->key] ?? null)?->kind->value,

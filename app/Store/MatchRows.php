@@ -18,6 +18,9 @@ final readonly class MatchRows
     /** Bytes that are kept of an address, and of a text. */
     private const LONGEST = 2000;
 
+    /** How far it has to move that there is none to be told again: it hangs on the whole list. */
+    private const OTHER = 0.05;
+
     /** How far a confidence has to move to be worth a mark. */
     private const NOTICED = 0.1;
 
@@ -84,6 +87,7 @@ final readonly class MatchRows
                 'n' => $n,
                 'page' => $proposal->page?->id,
                 'confidence' => $proposal->confidence,
+                'none' => $proposal->none,
                 'why' => $proposal->why,
                 'next' => array_map(static fn (Candidate $page): string => $page->id, $proposal->next),
             ];
@@ -91,13 +95,13 @@ final readonly class MatchRows
         foreach (array_chunk($rows, self::PIECE) as $piece) {
             $this->db->update(
                 <<<'SQL'
-                update match_rows m set page = p.page, confidence = p.confidence, why = p.why, next = p.next, revision = ?,
+                update match_rows m set page = p.page, confidence = p.confidence, none = p.none, why = p.why, next = p.next, revision = ?,
                     is_taught = not ? and m.choice is null and (m.page is distinct from p.page or abs(m.confidence - p.confidence) >= ?)
-                from jsonb_to_recordset(?::jsonb) as p(n int, page text, confidence real, why text, next jsonb)
-                where m.list_id = ? and m.n = p.n and (m.is_taught or (m.page, m.confidence, m.why, m.next) is distinct from (p.page, p.confidence, p.why, p.next))
+                from jsonb_to_recordset(?::jsonb) as p(n int, page text, confidence real, none real, why text, next jsonb)
+                where m.list_id = ? and m.n = p.n and (m.is_taught or abs(m.none - p.none) >= ? or (m.page, m.confidence, m.why, m.next) is distinct from (p.page, p.confidence, p.why, p.next))
                 SQL
                 ,
-                [$revision, $isFirst, self::NOTICED, json_encode($piece, JSON_THROW_ON_ERROR), $list->id],
+                [$revision, $isFirst, self::NOTICED, json_encode($piece, JSON_THROW_ON_ERROR), $list->id, self::OTHER],
             );
         }
     }

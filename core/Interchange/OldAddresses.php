@@ -55,10 +55,15 @@ final class OldAddresses
             );
         }
         if (count($found) > self::MAX_LINES) {
-            throw new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MAX_LINES, count($found)));
+            throw self::tooMany(count($found));
         }
 
         return $found;
+    }
+
+    public static function tooMany(int $count): InputRefused
+    {
+        return new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d or more.', self::MAX_LINES, $count));
     }
 
     /** @return array<string, OldPage> */

@@ -36,6 +36,7 @@ final class SavedPages
             $known = is_array($stood[$path] ?? null) && is_string($stood[$path]['address'] ?? null) ? $stood[$path]['address'] : null;
             [$page, $named] = self::page($known ?? self::address($path), $html);
             $pages[] = $page;
+            count($pages) <= OldAddresses::MAX_LINES || throw OldAddresses::tooMany(count($pages));
             // A folder knows files, not what the server called them: what the page calls itself does, where no other page claims it.
             if ($known === null && $named !== null) {
                 $canonical[$named][] = array_key_last($pages);

@@ -38,6 +38,7 @@ return new class extends Migration
                 requests int not null default 0,
                 page text collate "C",
                 confidence real not null default 0,
+                none real not null default 0,
                 why text not null default '',
                 next jsonb not null default '[]',
                 is_taught boolean not null default false,
@@ -49,6 +50,7 @@ return new class extends Migration
                 primary key (list_id, n)
             );
             comment on column match_rows.page is 'the likeliest; next are the identities of those after it';
+            comment on column match_rows.none is 'how sure it is that there is no page any more';
             comment on column match_rows.choice is 'page: it became chosen; gone: nothing is there; left: not accepted, however sure';
             comment on column match_rows.revision is 'of the list, when the row last changed';
             create unique index match_rows_old on match_rows (list_id, md5(old));

@@ -26,6 +26,7 @@ final class MatchListsTest extends AppTestCase
             [$list['list']['rows'], $list['list']['requests'], $list['list']['chosen'], $list['list']['threshold'], $list['list']['isBehind']],
         );
         self::assertSame(['/tariff.html', '/zzqx/klompik', '/timetables'], array_column($list['rows'], 'old'));
+        self::assertGreaterThan(0.5, $list['rows'][1]['none'], 'Probably nothing is there any more.');
         self::assertSame([$fares, null, $times], array_map(static fn (array $row): ?string => $row['page']['id'] ?? null, $list['rows']));
         self::assertSame('page', $list['rows'][2]['held'], 'It is a page’s own.');
 
@@ -75,7 +76,7 @@ final class MatchListsTest extends AppTestCase
         self::assertSame('Seals of Orm', $changed['/zzqx/klompik-orm']['page']['name']);
         self::assertTrue($changed['/zzqx/klompik-orm']['isTaught']);
         self::assertFalse($changed['/zzqx/klompik-ullin']['isTaught'], 'It was chosen, not taught.');
-        self::assertArrayNotHasKey('/elsewhere', $changed, 'What is as it was is not told again.');
+        self::assertFalse($changed['/elsewhere']['isTaught'] ?? false, 'Nothing taught it anything.');
         self::assertSame([], $this->api('GET', "match-lists/{$list['list']['id']}?since={$taught['list']['revision']}")->json('rows'));
         // The mark is of the last time.
         $again = $this->api('POST', "match-lists/{$list['list']['id']}/matched")->json('rows');
@@ -99,6 +100,10 @@ final class MatchListsTest extends AppTestCase
         $this->api('PATCH', $path, ['name' => 'Renamed'])
             ->assertOk()
             ->assertJsonPath('glossary', 'zzqx = seals');
+        $this->api('PATCH', $path, ['glossary' => ''])
+            ->assertOk()
+            ->assertJsonPath('glossary', '')
+            ->assertJsonPath('name', 'Renamed');
     }
 
     #[Test]

@@ -10,7 +10,11 @@ const box = ({ x, y, width, height }) => [x, y, width, height].map(Math.round).j
 new PerformanceObserver(list => {
     for (const shift of list.getEntries()) {
         if (shift.hadRecentInput) continue
-        const what = shift.sources.map(each => `${nameOf(each.node)} ${box(each.previousRect)} → ${box(each.currentRect)}`)
-        window.shiftsNoted.push(`${Math.round(shift.startTime)} ms ${shift.value.toFixed(4)} ${location.pathname}: ${what.join('; ')}`)
+        const what = shift.sources.map(
+            each => `${nameOf(each.node)} ${box(each.previousRect)} → ${box(each.currentRect)}`,
+        )
+        window.shiftsNoted.push(
+            `${Math.round(shift.startTime)} ms ${shift.value.toFixed(4)} ${location.pathname}: ${what.join('; ')}`,
+        )
     }
 }).observe({ type: 'layout-shift', buffered: true })

@@ -23,6 +23,7 @@ const row = (old: string, confidence: number, requests: number, fields: object =
         title: '',
         heading: '',
         confidence,
+        none: Math.max(0, 0.9 - confidence),
         requests,
         page: page(old),
         next: [],
@@ -86,6 +87,7 @@ describe('the rows that are shown', () => {
         [{ only: 'open' }, ['/boats', '/nothing']],
         [{ only: 'none' }, ['/nothing']],
         [{ only: 'changed' }, ['/boats']],
+        [{ only: 'nothing' }, ['/nothing']],
         [{ text: 'OUR' }, ['/boats']],
         [{ text: '/new/fares' }, ['/fares']],
         [{ text: 'page of /taken' }, ['/taken']],
@@ -97,8 +99,8 @@ describe('the rows that are shown', () => {
         expect(shown(fields)).toEqual(expected)
     })
 
-    test('begin with the surest', () => {
-        expect(shown({ order: 'surest' }).at(-1)).toBe('/nothing')
+    test('begin with the surest of those that are not answered yet', () => {
+        expect(shown({ order: 'surest' })).toEqual(['/fares', '/boats', '/nothing', '/taken', '/elsewhere'])
     })
 
     test('leave the list itself as it was', () => {

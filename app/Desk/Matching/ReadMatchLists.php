@@ -101,6 +101,7 @@ final readonly class ReadMatchLists
             'requests' => $row->requests,
             'page' => $page,
             'confidence' => $page === null ? 0.0 : round((float) $row->confidence, 3),
+            'none' => round((float) $row->none, 3),
             'why' => $row->why,
             'next' => array_values(array_intersect_key($pages, array_flip(json_decode($row->next, true)))),
             'held' => $held,

@@ -143,13 +143,21 @@ final class Matcher
             $likeness,
             fn (OldPage $page, string $id): Likeness => $this->comparing->of($words($page), $this->words[$id]),
         );
+        $familiar = self::familiar(array_map($words, $old));
         $proposals = [];
         foreach ($old as $n => $page) {
             if ($known[$n] !== null) {
                 [$is, $certainly] = $known[$n];
                 $proposals[] = new Proposal($page->address, $this->pages[$is], $certainly->score, $certainly->why, []);
             } else {
-                $proposals[] = $this->proposal($page, $spread->beliefs($n), $spread->likenesses($n), $spread->support($n), $spread->elsewhere($n));
+                $proposals[] = $this->proposal(
+                    $page,
+                    $spread->beliefs($n),
+                    $spread->likenesses($n),
+                    $spread->support($n),
+                    $spread->elsewhere($n),
+                    $familiar,
+                );
             }
         }
 
@@ -234,23 +242,42 @@ final class Matcher
      * @param  array<string, float>  $beliefs  the most first
      * @param  array<string, Likeness>  $likeness
      */
-    private function proposal(OldPage $old, array $beliefs, array $likeness, float $support, float $elsewhere): Proposal
+    private function proposal(OldPage $old, array $beliefs, array $likeness, float $support, float $elsewhere, float $familiar): Proposal
     {
         $ids = array_map(strval(...), array_keys($beliefs));
         if ($ids === []) {
-            return new Proposal($old->address, null, 0.0, 'No page shares a word with it.', []);
+            return new Proposal($old->address, null, 0.0, 'No page shares a word with it.', [], NoPage::of(null, $familiar));
         }
         $best = $beliefs[$ids[0]];
         $next = array_slice(array_filter($ids, static fn (string $id): bool => $beliefs[$id] >= self::WORTH_NAMING * $best), 1, 3);
         $of = $likeness[$ids[0]];
+        $sure = Certainty::of($of, $best, $beliefs[$ids[1] ?? ''] ?? 0.0, $support, $elsewhere);
 
         return new Proposal(
             $old->address,
             $this->pages[$ids[0]],
-            Certainty::of($of, $best, $beliefs[$ids[1] ?? ''] ?? 0.0, $support, $elsewhere),
+            $sure,
             $of->score < 0.35 ? 'Pages beside it lead there.' : $of->why,
             array_map(fn (string $id): Candidate => $this->pages[$id], $next),
+            NoPage::of($sure, $familiar),
         );
+    }
+
+    /**
+     * @param  list<OldWords>  $old
+     * @return float share of what they say at their ends, and are called, that stands for something here; 1 where they say nothing
+     */
+    private static function familiar(array $old): float
+    {
+        $known = $all = 0;
+        foreach ($old as $words) {
+            foreach ([$words->last, ...$words->called] as $said) {
+                $all += count($said);
+                $known += count(array_filter($said));
+            }
+        }
+
+        return $all === 0 ? 1.0 : $known / $all;
     }
 
     /** @return list<string> pages that share words, those with the rarest first */

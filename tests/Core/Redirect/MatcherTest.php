@@ -146,6 +146,37 @@ final class MatcherTest extends TestCase
         }
     }
 
+    /** @return iterable<string, array{string, int}> */
+    public static function kindsWithWords(): iterable
+    {
+        // The last two were left out of fitting it.
+        foreach (['renames', 're-nesting', 'titles', 'language', 'sections', 'slips'] as $n => $way) {
+            yield $way => [$way, 300 + $n];
+        }
+    }
+
+    #[Test, DataProvider('kindsWithWords')]
+    public function what_says_that_there_is_no_page_mostly_has_none(string $way, int $seed): void
+    {
+        $relaunch = new Relaunch(600, $seed);
+        mt_srand($seed);
+        $kept = array_values(array_filter($relaunch->pages, static fn (): bool => mt_rand(0, 6) > 0));
+        $known = array_fill_keys(array_map(static fn (Candidate $page): string => $page->id, $kept), true);
+        $rows = iterator_to_array($relaunch->old($way), false);
+        $found = (new Matcher($kept))->matchAll(array_map(static fn (array $row): OldPage => new OldPage($row[0], $row[1]), $rows));
+        $says = $right = $without = 0;
+        foreach ($rows as $n => [, , $page]) {
+            $hasNone = $page === null || ! isset($known[$page]);
+            $without += $hasNone ? 1 : 0;
+            $says += $found[$n]->none >= 0.8 ? 1 : 0;
+            $right += $hasNone && $found[$n]->none >= 0.8 ? 1 : 0;
+            self::assertFalse($found[$n]->none >= 0.5 && $found[$n]->confidence >= 0.9, 'It cannot be both.');
+        }
+        // Two words that are joined, one of them with a slip, look like a word of nothing.
+        self::assertGreaterThanOrEqual($way === 'slips' ? 0.6 : 0.85, $right / max(1, $says), "$right of $says");
+        self::assertTrue($way === 'slips' || $right > 0.4 * $without, "$right of $without are found out");
+    }
+
     #[Test]
     public function what_an_old_address_says_and_no_page_says_counts_against(): void
     {

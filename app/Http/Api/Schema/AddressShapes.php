@@ -287,7 +287,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'MatchedAddress',
-        required: ['old', 'address', 'title', 'requests', 'page', 'confidence', 'why', 'next', 'held'],
+        required: ['old', 'address', 'title', 'requests', 'page', 'confidence', 'none', 'why', 'next', 'held'],
         properties: [
             new OA\Property('old', type: 'string'),
             new OA\Property('address', description: 'on this site; null for one that cannot be', type: 'string', nullable: true),
@@ -295,6 +295,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('requests', description: 'of an access log', type: 'integer'),
             new OA\Property('page', ref: '#/components/schemas/MatchPage', nullable: true),
             new OA\Property('confidence', description: '0 to 1; what says 0.9 or more is right at least 95 times in 100', type: 'number'),
+            new OA\Property('none', description: 'how sure it is that it has no page any more, 0 to 1', type: 'number'),
             new OA\Property('why', type: 'string'),
             new OA\Property('next', type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchPage')),
             new OA\Property('held', description: 'what holds the address already', type: 'string', nullable: true),

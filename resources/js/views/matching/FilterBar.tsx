@@ -7,6 +7,7 @@ const filters: [Shown['only'], string][] = [
     ['accepted', 'Accepted'],
     ['open', 'Not accepted'],
     ['none', 'Without a page'],
+    ['nothing', 'Probably nothing'],
     ['changed', 'Changed by what was chosen'],
 ]
 

@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { Choice as Tick } from '../../ui/Choice'
 import { count } from '../../ui/count'
-import { accepted, becomes, isFree, ticked, type Choice, type Row } from './matching'
+import { accepted, becomes, hasProbablyNone, isFree, ticked, type Choice, type Row } from './matching'
 
 type Props = {
     row: Row
@@ -122,6 +122,7 @@ function Why({ row, isSure, onChoice }: { row: Row; isSure: boolean; onChoice: (
     return (
         <span className="block text-[12px] text-ink-3">
             {row.isTaught && <span className="text-amber">Changed by what was chosen. </span>}
+            {hasProbablyNone(row) && `Probably nothing is there any more, ${Math.round(row.none * 100)} % sure. `}
             {row.why}
             {!isSure && row.next.length > 0 && (
                 <>

@@ -7,7 +7,7 @@ export type Choice = { choice: 'page'; page: MatchPage } | { choice: 'gone' | 'l
 
 export type Shown = {
     text: string
-    only: 'all' | 'accepted' | 'open' | 'none' | 'changed'
+    only: 'all' | 'accepted' | 'open' | 'none' | 'changed' | 'nothing'
     order: 'surest' | 'unsure' | 'asked' | 'address' | 'list'
 }
 
@@ -24,6 +24,9 @@ export const isFree = (row: Row) => row.address !== null && row.held === null
 
 /** The page that it becomes, as far as anybody can say. */
 export const becomes = (row: Row) => (row.chosen?.choice === 'page' ? row.chosen.page : row.page)
+
+/** Whether it is likelier that nothing is there any more than that it became the page that is likeliest. */
+export const hasProbablyNone = (row: Row) => row.chosen === null && row.none >= 0.5 && row.none > row.confidence
 
 /** Whether a row is made: chosen by hand, or sure enough. */
 export function accepted(row: Row, threshold: number) {
@@ -51,7 +54,9 @@ export function shownRows(rows: Row[], { text, only, order }: Shown, threshold: 
                   ? !isOn && isFree(row)
                   : only === 'changed'
                     ? row.isTaught
-                    : becomes(row) === null)
+                    : only === 'nothing'
+                      ? hasProbablyNone(row)
+                      : becomes(row) === null)
         return (
             isOf &&
             (looked === '' ||
