@@ -125,8 +125,8 @@ final class Words
             $words,
             static fn (string $word): bool => strlen($word) > 1 &&
                 ! in_array($word, self::EMPTY, true) &&
-                // Numbers count, but for years and what is long enough to name something.
-                ! (ctype_digit($word) && strlen($word) !== 4),
+                // Short numbers only count; years, and what is long enough to name something, are words.
+                ! (ctype_digit($word) && strlen($word) < 4),
         );
 
         return array_values(array_map(self::stem(...), $telling));

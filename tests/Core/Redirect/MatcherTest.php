@@ -213,6 +213,22 @@ final class MatcherTest extends TestCase
     }
 
     #[Test]
+    public function a_number_that_names_something_finds_it_and_one_that_only_counts_does_not(): void
+    {
+        $matcher = new Matcher([
+            new Candidate('A', 'Engine 48213', '/parts/engine-48213'),
+            new Candidate('B', 'Engine 77120', '/parts/engine-77120'),
+            new Candidate('P', 'Page 12', '/parts/12'),
+        ]);
+        $found = array_map(static fn (string $old): ?string => $matcher->match($old)->page?->id, [
+            '/shop/item.php?art=77120',
+            '/shop/48213.html',
+            '/shop/list.php?page=12',
+        ]);
+        self::assertSame(['B', 'A', null], $found);
+    }
+
+    #[Test]
     public function what_every_title_of_the_old_site_ends_with_tells_nothing(): void
     {
         $pages = $old = [];

@@ -23,7 +23,7 @@ export function ListMenu({ list, acts, onGone }: Props) {
                 href={`/api/v1/sites/${site.key}/match-lists/${list.id}/file`}
                 download={`${list.name}.csv`}
             >
-                Save as a table
+                Save as CSV
             </a>
             <Button onClick={() => setOpen('name')}>Rename…</Button>
             <Button variant="quiet" className="text-berry!" onClick={() => setOpen('remove')}>

@@ -50,7 +50,7 @@ export function UnreachedPages({ menus, writes }: { menus: Schemas['MenuItem'][]
                             </Link>
                             <span className="truncate font-mono text-[12px] text-ink-2">{readable(page.address)}</span>
                             <span className="text-right text-[12px] text-ink-3">
-                                {page.clicks === null ? 'not reachable' : count(page.clicks, 'click')}
+                                {page.clicks === null ? 'not linked' : count(page.clicks, 'click')}
                             </span>
                             {writes && <AddTo page={page} menus={menus} />}
                         </li>

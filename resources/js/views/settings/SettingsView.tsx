@@ -174,7 +174,7 @@ function rowsOf(
             does: 'What is asked of robots. Pages, branches and layouts say themselves whether they are in the sitemap.',
             act: (
                 <Link to="/s/$site/findability" params={params} search={{ part: 'crawling' }} className={link}>
-                    Crawling
+                    Robots and sitemap
                 </Link>
             ),
         },

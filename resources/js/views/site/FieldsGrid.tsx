@@ -90,7 +90,7 @@ export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefault
                     </Button>
                 )}
                 <a href={download} download className={buttonClasses('quiet')}>
-                    Save as table
+                    Save as CSV
                 </a>
                 {site.may('fields') && (
                     <Button variant="quiet" onClick={() => bring(true)}>
