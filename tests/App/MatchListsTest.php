@@ -128,6 +128,52 @@ final class MatchListsTest extends AppTestCase
     }
 
     #[Test]
+    public function whatever_two_people_choose_in_turn_each_row_is_as_somebody_who_saw_it_said_last(): void
+    {
+        mt_srand((int) (getenv('ERIS_SEED') ?: 1));
+        $pages = [$this->live('Fares'), $this->live('Timetables')];
+        $old = ['/zzqx/a', '/zzqx/b', '/zzqx/c'];
+        $list = $this->list(implode("\n", $old));
+        $people = [$this->manager, $this->person('Gwen', Role::MANAGER)];
+        // What each of them has seen, and what holds, with who said so.
+        $seen = [$list, $list];
+        $holds = array_fill_keys($old, [null, null, null]);
+        for ($step = 0; $step < 60; $step++) {
+            $who = mt_rand(0, 1);
+            if (mt_rand(0, 2) === 0) {
+                $seen[$who] = $this->read($list);
+
+                continue;
+            }
+            $address = $old[mt_rand(0, 2)];
+            $choice = [['page', $pages[0]], ['page', $pages[1]], ['gone', null], ['left', null], [null, null]][mt_rand(0, 4)];
+            $was = array_column($seen[$who]['rows'], null, 'old')[$address]['chosen'];
+            [$said, $page, $by] = $holds[$address];
+            // Unknown to them, somebody else chose, and something else.
+            $isConflict =
+                $said !== null &&
+                $by !== $who &&
+                [$said, $page] !== $choice &&
+                [$was['choice'] ?? null, $was['page']['id'] ?? null, $was['by'] ?? null] !== [$said, $page, $people[$by]->name];
+            $status = $this->choose($seen[$who], [$address => $choice], $people[$who])->status();
+            self::assertTrue($isConflict ? $status === 412 : in_array($status, [200, 412], true), "step $step: $status");
+            if ($status === 200) {
+                $holds[$address] = $choice[0] === null ? [null, null, null] : [...$choice, $who];
+            } else {
+                self::assertNotSame($by, $who, 'Nobody is in their own way.');
+                self::assertNotSame([$said, $page], $choice, 'To agree is no conflict.');
+            }
+        }
+        foreach ($this->read($list)['rows'] as $row) {
+            [$said, $page, $by] = $holds[$row['old']];
+            self::assertSame(
+                [$said, $page, $by === null ? null : $people[$by]->name],
+                [$row['chosen']['choice'] ?? null, $row['chosen']['page']['id'] ?? null, $row['chosen']['by'] ?? null],
+            );
+        }
+    }
+
+    #[Test]
     public function saved_pages_and_pages_of_an_import_are_matched_by_what_they_are_called(): void
     {
         $lost = $this->live('Lost property', $this->live('Help'));

@@ -121,6 +121,14 @@ final class OutlineTest extends AppTestCase
         self::assertSame(['Skerra name'], $found('skerra harbours'));
         self::assertSame(['Timetables spelling'], $found('timetabels'));
         self::assertSame([], $found('skerra submarine'));
+        self::assertSame(['Skerra walks name', 'Skerra name'], $found('the skerra'), 'What says nothing need not be there.');
+        self::assertSame([], $found('the'));
+        $this->live('Basket of eggs');
+        self::assertSame(['Skerra walks name', 'Skerra name'], $found('sk'), 'Few letters begin a word.');
+        self::assertSame(['Skerra name'], $found('s harbours'));
+        self::assertSame(['Basket of eggs name'], $found('ask'), 'More stand anywhere in it.');
+        self::assertSame([], $found('('));
+        self::assertSame([], $found('s* [a'));
         self::assertSame([], $found("%_\\ '"));
     }
 

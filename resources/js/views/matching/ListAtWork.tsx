@@ -23,12 +23,15 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
     const acts = useMatchList(id)
     const { reading, match, choosing } = acts
     const { propose } = useChanges()
-    const [shown, setShown] = useState<Shown>({ text: '', only: 'all', order: 'surest' })
+    const [chosen, setShown] = useState<Partial<Shown>>({})
     const [drawn, draw] = useState(DRAWN)
     const [picking, pick] = useState<Row | null>(null)
     const [moving, move] = useState<number | null>(null)
     const rows = reading.data?.rows ?? []
     const list = reading.data?.list
+    // What visitors ask for most matters most, where that was counted.
+    const order = (list?.requests ?? 0) > 0 ? 'asked' : 'surest'
+    const shown: Shown = { text: '', only: 'all', order, ...chosen }
     const threshold = moving ?? list?.threshold ?? 90
     // The rows follow the hand that moves the threshold as fast as they can be drawn.
     const drawnAt = useDeferredValue(threshold)
@@ -85,7 +88,7 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
             <FilterBar
                 shown={shown}
                 set={change => {
-                    setShown({ ...shown, ...change })
+                    setShown({ ...chosen, ...change })
                     draw(DRAWN)
                 }}
                 found={listed.length}
