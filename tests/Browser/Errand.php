@@ -70,15 +70,21 @@ abstract class Errand extends TestCase
         return getenv('BOATYARD_URL').$path;
     }
 
-    /** One of the values of a list that drops down. What is drawn anew just then goes back to what it was, and is set once more. */
+    /** One of the values of a list that drops down. A list that is drawn anew just as it is set hears nothing of it, and is set once more. */
     protected function choose(string $select, string $option, ?Chrome $in = null): void
     {
         $chrome = $in ?? $this->chrome;
-        $chrome->until(static function () use ($chrome, $select, $option): ?true {
+        $listen = <<<'JS'
+        const [list, option] = arguments
+        window.heard = list.selectedOptions[0]?.text.trim() === option
+        list.addEventListener('change', () => (window.heard = list.selectedOptions[0]?.text.trim() === option), { capture: true, once: true })
+        JS;
+        $chrome->until(static function () use ($chrome, $select, $option, $listen): ?true {
             $list = $chrome->find('combobox', $select);
+            $chrome->driver->executeScript($listen, [$list, $option]);
             $list->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
 
-            return $chrome->driver->executeScript('return arguments[0].selectedOptions[0].text.trim()', [$list]) === $option ? true : null;
+            return $chrome->driver->executeScript('return window.heard') === true ? true : null;
         }, "“{$option}” to be chosen of “{$select}”");
     }
 
