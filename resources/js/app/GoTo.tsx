@@ -3,7 +3,7 @@ import { useNavigate } from '@tanstack/react-router'
 import { Command } from 'cmdk'
 import { ArrowRight } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import { useState } from 'react'
+import { useEffect, useEffectEvent, useState } from 'react'
 import { goToQuery } from '../api/queries'
 import { ulid } from '../api/ulid'
 import { readable } from '../ui/Address'
@@ -43,6 +43,8 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const navigate = useNavigate()
     const { propose } = useChanges()
     const [text, setText] = useState('')
+    // Enter that came before the answer: it is for what is found then.
+    const [entered, enter] = useState<string | null>(null)
     const asked = useDebounced(text.trim(), 80)
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
     const { data: hits = [], isPlaceholderData } = found
@@ -55,10 +57,7 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     // What one does comes before pages that only mention it.
     const later = first.length > 0 ? [] : hits
 
-    const goTo = (page: string) => {
-        if (!settled) return
-        show(page)
-    }
+    const goTo = (page: string) => (settled ? show(page) : enter(text.trim()))
     const show = (page: string) => {
         onClose()
         void navigate({
@@ -67,6 +66,12 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
             search: previous => ({ open: 'open' in previous ? (previous.open as string) : undefined, row: page, page }),
         })
     }
+    const goOn = useEffectEvent(() => {
+        if (first[0] !== undefined) show(first[0].id)
+    })
+    useEffect(() => {
+        if (settled && entered !== null && entered === text.trim()) goOn()
+    }, [entered, settled, text])
     const make = () => {
         const page = ulid()
         onClose()
@@ -133,7 +138,11 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
         <Command shouldFilter={false} loop label="Go to a page, or do something">
             <Command.Input
                 value={text}
-                onValueChange={setText}
+                onValueChange={now => {
+                    setText(now)
+                    enter(null)
+                }}
+                onKeyDown={event => event.key === 'Enter' && !settled && enter(text.trim())}
                 autoFocus
                 placeholder="A page by its words, or what to do"
                 className="h-11 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
