@@ -6,9 +6,6 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\PgArray;
-use App\Store\StoredLedger;
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\OldAddresses;
@@ -39,26 +36,17 @@ final readonly class MatchAddresses
     {
         $old = OldAddresses::read($text);
         $matcher = new Matcher($this->pages($site));
-        $addresses = [];
-        foreach (array_keys($old) as $written) {
-            try {
-                $addresses[$written] = Address::asked((string) $written, $site->rules());
-            } catch (InvalidAddress) {
-                continue;
-            }
-        }
-        $held = (new StoredLedger($this->db, $site))->claimsOn(array_values($addresses));
+        $addresses = HeldAddresses::of($this->db, $site, array_map(strval(...), array_keys($old)));
         $rows = [];
         $proposals = $matcher->matchAll(array_values($old), $settled);
         foreach ($old as $written => $was) {
             $proposal = $proposals[count($rows)];
-            $address = $addresses[$written] ?? null;
             $page = static fn (?Candidate $page): ?array => $page === null
                 ? null
                 : ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address)];
             $rows[] = [
                 'old' => (string) $written,
-                'address' => $address?->readable(),
+                'address' => $addresses->readable((string) $written),
                 'title' => $was->title,
                 'requests' => $was->requests,
                 'page' => $page($proposal->page),
@@ -66,7 +54,7 @@ final readonly class MatchAddresses
                 'none' => $proposal->none,
                 'why' => $proposal->why,
                 'next' => array_map($page, $proposal->next),
-                'held' => $address === null ? null : ($held[$address->key] ?? null)?->kind->value,
+                'held' => $addresses->holder((string) $written),
             ];
         }
 

@@ -33,7 +33,7 @@ final class SavedPages
             if (! HtmlFiles::isPage($path)) {
                 continue;
             }
-            $known = is_array($stood[$path] ?? null) && is_string($stood[$path]['address'] ?? null) ? $stood[$path]['address'] : null;
+            $known = HtmlFiles::stood($stood, $path)['address'] ?? null;
             [$page, $named] = self::page($known ?? self::address($path), $html);
             $pages[] = $page;
             count($pages) <= OldAddresses::MAX_LINES || throw OldAddresses::tooMany(count($pages));
@@ -50,7 +50,7 @@ final class SavedPages
             }
         }
 
-        return OldAddresses::bounded(array_column(array_map(static fn (OldPage $page): array => [$page->address, $page], $pages), 1, 0));
+        return OldAddresses::bounded(array_column($pages, null, 'address'));
     }
 
     /** @return array{OldPage, string|null} with the path that it calls its own, if it does */

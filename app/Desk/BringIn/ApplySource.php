@@ -77,9 +77,12 @@ final readonly class ApplySource
         try {
             // Rights may have ended since it was begun.
             $rights = (new RightsOn($this->db))->of($user, $import->site);
-            $begins = $import->site->pages()->doesntExist() && $rights->authority === Authority::Owner;
-            $this->apply->apply($import->site, $user, $this->batch($import, $decisions), $digest, $note, $rights);
-            $begins && self::name($import);
+            $this->made(
+                $import,
+                $rights,
+                $decisions,
+                fn (Batch $batch): HistoryEntry => $this->apply->apply($import->site, $user, $batch, $digest, $note, $rights),
+            );
         } catch (Refusal|RippleChanged|BeyondRights|ConfirmFirst $no) {
             $import->refresh()->update(['state' => 'ready', 'problem' => $no instanceof Refusal ? $no->reason : $no->getMessage()]);
         }
@@ -106,8 +109,23 @@ final readonly class ApplySource
     ): HistoryEntry {
         $import = SiteImport::query()->where('site_id', $site->id)->where('ulid', $ulid)->where('state', 'applying')->first();
         $import ?? throw new InputRefused('import', 'What was given is not there any more. Give it again.');
-        $begins = $site->pages()->doesntExist() && $rights->authority === Authority::Owner;
-        $entry = $this->apply->inBackground($site, $user, $this->batch($import, $decisions), $digest, $note, $rights, $confirmed, $planned);
+
+        return $this->made(
+            $import,
+            $rights,
+            $decisions,
+            fn (Batch $batch): HistoryEntry => $this->apply->inBackground($site, $user, $batch, $digest, $note, $rights, $confirmed, $planned),
+        );
+    }
+
+    /**
+     * @param  array<mixed>  $decisions
+     * @param  \Closure(Batch): HistoryEntry  $apply
+     */
+    private function made(SiteImport $import, Rights $rights, array $decisions, \Closure $apply): HistoryEntry
+    {
+        $begins = $import->site->pages()->doesntExist() && $rights->authority === Authority::Owner;
+        $entry = $apply($this->batch($import, $decisions));
         $begins && self::name($import);
 
         return $entry;

@@ -6,13 +6,13 @@ namespace App\Desk\Matching;
 
 use App\Desk\ChangedMeanwhile;
 use App\Desk\MatchAddresses;
+use App\Desk\OwnName;
 use App\Models\MatchList;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\MatchRows;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\OneLine;
 use Heronstem\Core\Redirect\Matching\Glossary;
 use Heronstem\Core\Redirect\Matching\Matcher;
 use Heronstem\Core\Redirect\Matching\OldPage;
@@ -63,7 +63,7 @@ final readonly class MatchLists
     public function describe(MatchList $list, array $said): void
     {
         if (isset($said['name'])) {
-            $list->name = $this->named($list, OneLine::typed($said['name']));
+            $list->name = OwnName::of($list, $said['name'], 'list', self::MAX_NAME);
         }
         if (isset($said['glossary'])) {
             $text = mb_scrub(str_replace("\0", '', $said['glossary']), 'UTF-8');
@@ -130,33 +130,18 @@ final readonly class MatchLists
         $list->refresh();
     }
 
-    /** Whether pages have changed since it was matched, or something was chosen. */
-    public function isBehind(MatchList $list): bool
+    /** When something of the site changed last; null where nothing has. */
+    public function lastChange(Site $site): ?Carbon
     {
-        return $list->matched_at === null ||
-            $list->matched_revision < $list->revision - 1 ||
-            (bool) $this->db->scalar('select exists (select 1 from history where site_id = ? and created_at > ?)', [
-                $list->site_id,
-                $list->matched_at,
-            ]);
+        $at = $this->db->scalar('select created_at from history where site_id = ? order by id desc limit 1', [$site->id]);
+
+        return $at === null ? null : Carbon::parse($at);
     }
 
-    private function named(MatchList $list, string $name): string
+    /** Whether the site has changed since it was matched, or something was chosen. */
+    public function isBehind(MatchList $list, ?Carbon $lastChange): bool
     {
-        if ($name === '' || mb_strlen($name) > self::MAX_NAME) {
-            throw new InputRefused('name', sprintf('A list has a name of 1 to %d characters.', self::MAX_NAME));
-        }
-        if (
-            MatchList::query()
-                ->where('site_id', $list->site_id)
-                ->where('name', $name)
-                ->when($list->exists, static fn ($query) => $query->whereKeyNot($list->id))
-                ->exists()
-        ) {
-            throw new InputRefused('name', "There is a list named “{$name}” already.");
-        }
-
-        return $name;
+        return $list->matched_at === null || $list->matched_revision < $list->revision - 1 || $lastChange?->isAfter($list->matched_at) === true;
     }
 
     /** @param  list<array{old: string, choice: string|null, page?: string|null, revision: int}>  $choices */

@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace App\Desk\Matching;
 
+use App\Desk\HeldAddresses;
 use App\Models\MatchList;
 use App\Models\Site;
 use App\Store\MatchRows;
-use App\Store\StoredLedger;
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Interchange\Table;
 use Heronstem\Core\Moment;
 use Illuminate\Database\Connection;
+use Illuminate\Support\Carbon;
 
 /** Lists of old addresses as the API tells of them, and as a table. */
 final readonly class ReadMatchLists
@@ -27,37 +26,26 @@ final readonly class ReadMatchLists
     {
         $lists = MatchList::query()->where('site_id', $site->id)->with('user')->orderByDesc('updated_at')->orderByDesc('id')->get();
         $counts = $this->rows->counts(array_values($lists->pluck('id')->all()));
+        $changed = $this->lists->lastChange($site);
 
-        return array_values($lists->map(fn (MatchList $list): array => $this->counted($list, $counts[$list->id] ?? null))->all());
+        return array_values($lists->map(fn (MatchList $list): array => $this->counted($list, $counts[$list->id] ?? null, $changed))->all());
     }
 
     /** @return array<string, mixed> */
     public function item(MatchList $list): array
     {
-        return $this->counted($list, $this->rows->counts([$list->id])[$list->id] ?? null);
+        return $this->counted($list, $this->rows->counts([$list->id])[$list->id] ?? null, $this->lists->lastChange($list->site));
     }
 
     /** @return array<string, mixed> with the rows that changed since a revision */
     public function of(MatchList $list, int $since = -1): array
     {
         $rows = $this->rows->read($list, $since);
-        $addresses = [];
-        foreach ($rows as $row) {
-            try {
-                $addresses[$row->n] = Address::asked($row->old, $list->site->rules());
-            } catch (InvalidAddress) {
-                continue;
-            }
-        }
-        $held = (new StoredLedger($this->db, $list->site))->claimsOn(array_values($addresses));
+        $addresses = HeldAddresses::of($this->db, $list->site, array_map(static fn (\stdClass $row): string => $row->old, $rows));
 
         return [
             'list' => $this->item($list),
-            'rows' => array_map(static function (\stdClass $row) use ($addresses, $held): array {
-                $address = $addresses[$row->n] ?? null;
-
-                return self::row($row, $address, $address === null ? null : ($held[$address->key] ?? null)?->kind->value);
-            }, $rows),
+            'rows' => array_map(static fn (\stdClass $row): array => self::row($row, $addresses), $rows),
         ];
     }
 
@@ -85,7 +73,7 @@ final readonly class ReadMatchLists
     }
 
     /** @return array<string, mixed> */
-    private static function row(\stdClass $row, ?Address $address, ?string $held): array
+    private static function row(\stdClass $row, HeldAddresses $addresses): array
     {
         $pages = array_map(
             static fn (array $page): array => [...$page, 'address' => NormalForm::readable($page['address'])],
@@ -95,7 +83,7 @@ final readonly class ReadMatchLists
 
         return [
             'old' => $row->old,
-            'address' => $address?->readable(),
+            'address' => $addresses->readable($row->old),
             'title' => $row->title,
             'heading' => $row->heading,
             'requests' => $row->requests,
@@ -104,7 +92,7 @@ final readonly class ReadMatchLists
             'none' => round((float) $row->none, 3),
             'why' => $row->why,
             'next' => array_values(array_intersect_key($pages, array_flip(json_decode($row->next, true)))),
-            'held' => $held,
+            'held' => $addresses->holder($row->old),
             'isTaught' => $row->is_taught,
             'chosen' => $row->choice === null
                     ? null
@@ -119,7 +107,7 @@ final readonly class ReadMatchLists
     }
 
     /** @return array<string, mixed> */
-    private function counted(MatchList $list, ?\stdClass $counts): array
+    private function counted(MatchList $list, ?\stdClass $counts, ?Carbon $changed): array
     {
         return [
             'id' => $list->ulid,
@@ -127,7 +115,7 @@ final readonly class ReadMatchLists
             'threshold' => $list->threshold,
             'glossary' => $list->glossary,
             'revision' => $list->revision,
-            'isBehind' => $this->lists->isBehind($list),
+            'isBehind' => $this->lists->isBehind($list, $changed),
             'rows' => (int) ($counts->rows ?? 0),
             'requests' => (int) ($counts->requests ?? 0),
             'chosen' => (int) ($counts->chosen ?? 0),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Plans;
 
+use App\Desk\OwnName;
 use App\Desk\Rights;
 use App\Models\Plan;
 use App\Models\Site;
@@ -15,7 +16,6 @@ use Heronstem\Core\Change\Change;
 use Heronstem\Core\Change\StandsAlone;
 use Heronstem\Core\Change\Undo;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\OneLine;
 use Heronstem\Core\Planning\PlanBase;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Ripple\Names;
@@ -51,22 +51,10 @@ final readonly class KeepPlans
     /** @throws InputRefused naming the field */
     public function describe(Plan $plan, string $name, string $description): void
     {
-        $name = OneLine::typed($name);
+        $name = OwnName::of($plan, $name, 'plan', self::MAX_NAME);
         $description = trim(mb_scrub(str_replace("\0", '', $description), 'UTF-8'));
-        if ($name === '' || mb_strlen($name) > self::MAX_NAME) {
-            throw new InputRefused('name', sprintf('A plan has a name of 1 to %d characters.', self::MAX_NAME));
-        }
         if (mb_strlen($description) > self::MAX_DESCRIPTION) {
             throw new InputRefused('description', sprintf('At most %s characters fit here.', number_format(self::MAX_DESCRIPTION)));
-        }
-        if (
-            Plan::query()
-                ->where('site_id', $plan->site_id)
-                ->where('name', $name)
-                ->when($plan->exists, static fn ($query) => $query->whereKeyNot($plan->id))
-                ->exists()
-        ) {
-            throw new InputRefused('name', "There is a plan named “{$name}” already.");
         }
         $plan->fill(['name' => $name, 'description' => $description])->save();
     }

@@ -123,7 +123,7 @@ final class HtmlFiles
      * @param  array<mixed>  $stood
      * @return array{address: string, former: list<string>}|null
      */
-    private static function stood(array $stood, string $path): ?array
+    public static function stood(array $stood, string $path): ?array
     {
         $at = is_array($stood[$path] ?? null) ? $stood[$path] : [];
         $former = is_array($at['former'] ?? null) ? array_values(array_filter($at['former'], is_string(...))) : [];

@@ -45,7 +45,7 @@ final class Comparing
         $own = $this->own($old->known, $page);
         [$around, $against] = $this->around($old->before, $page);
         // Titles name the site as well, headings say little on some: the one that says the page says it.
-        $title = $old->saysTitle()
+        $title = $old->saysTitle
             ? max(0.0, ...array_map(fn (array $words): float => $this->said($words, $page, $this->unknownInTitles), $old->called))
             : null;
         $spelt = self::alike($old->trigrams, $this->trigrams[$page->spelt] ??= Trigrams::of($page->spelt));

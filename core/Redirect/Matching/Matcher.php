@@ -93,9 +93,10 @@ final class Matcher
     public function matchAll(array $old, array $settled = [], array $glossary = []): array
     {
         $settled = array_filter($settled, fn (string $page): bool => isset($this->pages[$page]));
-        $this->common = self::common($old);
+        $titles = self::titles($old);
+        $this->common = self::common($titles);
         $this->learn($old, $settled, $glossary);
-        $this->comparing->titlesAreKnown($this->knownInTitles($old));
+        $this->comparing->titlesAreKnown($this->knownInTitles($titles));
         $paths = array_map(static fn (OldPage $page): string => $page->path(), $old);
         // What lies together is matched together; all at once would take the memory of a large list.
         asort($paths, SORT_STRING);
@@ -185,36 +186,39 @@ final class Matcher
 
     /**
      * @param  list<OldPage>  $old
-     * @return float share of the words of titles that stand for something here; 1 where there are none
+     * @return list<list<string>> words of each title that is known
      */
-    private function knownInTitles(array $old): float
+    private static function titles(array $old): array
     {
-        $known = $all = 0;
-        foreach ($old as $page) {
-            foreach (Words::of($page->title) as $word) {
-                $all++;
-                $known += $this->vocabulary->readings($word) === [] && $this->vocabulary->apart($word) === [] ? 0 : 1;
-            }
-        }
+        $titled = array_values(array_filter($old, static fn (OldPage $page): bool => $page->title !== ''));
 
-        return $all === 0 ? 1.0 : $known / $all;
+        return array_map(static fn (OldPage $page): array => Words::of($page->title), $titled);
     }
 
     /**
-     * @param  list<OldPage>  $old
-     * @return array<string, true>
+     * @param  list<list<string>>  $titles
+     * @return float share of their words that stands for something here; 1 where there are none
      */
-    private static function common(array $old): array
+    private function knownInTitles(array $titles): float
     {
-        $titled = array_filter($old, static fn (OldPage $page): bool => $page->title !== '');
-        if (count($titled) < self::MANY_TITLES) {
+        $words = array_merge(...$titles);
+        $known = array_filter($words, fn (string $word): bool => $this->vocabulary->readings($word) !== [] || $this->vocabulary->apart($word) !== []);
+
+        return $words === [] ? 1.0 : count($known) / count($words);
+    }
+
+    /**
+     * @param  list<list<string>>  $titles
+     * @return array<string, true> words that most of them have
+     */
+    private static function common(array $titles): array
+    {
+        if (count($titles) < self::MANY_TITLES) {
             return [];
         }
-        $times = array_count_values(
-            array_merge(...array_map(static fn (OldPage $page): array => array_unique(Words::of($page->title)), array_values($titled))),
-        );
+        $times = array_count_values(array_merge(...array_map(array_unique(...), $titles)));
 
-        return array_fill_keys(array_map(strval(...), array_keys(array_filter($times, static fn (int $n): bool => 2 * $n > count($titled)))), true);
+        return array_fill_keys(array_map(strval(...), array_keys(array_filter($times, static fn (int $n): bool => 2 * $n > count($titles)))), true);
     }
 
     /** @return array{string, Likeness}|null the page that an old address is known to have become */

@@ -10,6 +10,9 @@ final readonly class OldWords
     /** @var array<string, float> how surely it says a word that pages have, anywhere, by word */
     public array $known;
 
+    /** Whether what it is called has a word that stands for something. */
+    public bool $saysTitle;
+
     /**
      * @param  array<string, array<string, float>>  $last  readings by word, of the last part that says something
      * @param  array<string, array<string, float>>  $before  of the parts before it
@@ -25,6 +28,7 @@ final readonly class OldWords
             }
         }
         $this->known = $known;
+        $this->saysTitle = array_filter($this->title()) !== [];
     }
 
     /** @param  array<string, true>  $common  words that most titles of the old site have, which tell none of its pages apart */
@@ -71,12 +75,6 @@ final readonly class OldWords
     public function whole(): array
     {
         return $this->last + $this->before + $this->title();
-    }
-
-    /** Whether what it is called has a word that stands for something. */
-    public function saysTitle(): bool
-    {
-        return array_filter($this->called, static fn (array $words): bool => array_filter($words) !== []) !== [];
     }
 
     /** @return array<string, array<string, float>> readings by word, of everything that it is called */

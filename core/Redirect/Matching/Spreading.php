@@ -52,6 +52,9 @@ final class Spreading
     /** @var array<int, int> in the list; of a section, that of the first in it */
     private array $places;
 
+    /** @var array<int, list<int>>|null as siblings() gives them, once asked for */
+    private ?array $siblings = null;
+
     /** @var array<int, array{string, float}> what an old page is by its place among its siblings, and how far that says something */
     private array $inOrder = [];
 
@@ -165,7 +168,7 @@ final class Spreading
         if (! InOrder::runs(array_values(array_map($this->tree->place(...), $sure)))) {
             return;
         }
-        $siblings = $this->siblings();
+        $siblings = $this->siblings ??= $this->siblings();
         // What everything is in is the old site, by whatever name.
         $whole = count($siblings[-1]) === 1 ? $siblings[-1][0] : null;
         foreach ($siblings as $section => $old) {

@@ -43,8 +43,8 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const navigate = useNavigate()
     const { propose } = useChanges()
     const [text, setText] = useState('')
-    // Enter that came before the answer: it is for what is found then.
-    const [entered, enter] = useState<string | null>(null)
+    // Enter that came before the answer to what is typed: it is for what is found then.
+    const [entered, enter] = useState(false)
     const asked = useDebounced(text.trim(), 80)
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
     const { data: hits = [], isPlaceholderData } = found
@@ -57,7 +57,7 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     // What one does comes before pages that only mention it.
     const later = first.length > 0 ? [] : hits
 
-    const goTo = (page: string) => (settled ? show(page) : enter(text.trim()))
+    const goTo = (page: string) => settled && show(page)
     const show = (page: string) => {
         onClose()
         void navigate({
@@ -70,8 +70,8 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
         if (first[0] !== undefined) show(first[0].id)
     })
     useEffect(() => {
-        if (settled && entered !== null && entered === text.trim()) goOn()
-    }, [entered, settled, text])
+        if (settled && entered) goOn()
+    }, [entered, settled])
     const make = () => {
         const page = ulid()
         onClose()
@@ -140,9 +140,9 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
                 value={text}
                 onValueChange={now => {
                     setText(now)
-                    enter(null)
+                    enter(false)
                 }}
-                onKeyDown={event => event.key === 'Enter' && !settled && enter(text.trim())}
+                onKeyDown={event => event.key === 'Enter' && !settled && enter(true)}
                 autoFocus
                 placeholder="A page by its words, or what to do"
                 className="h-11 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
