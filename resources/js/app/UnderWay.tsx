@@ -61,16 +61,18 @@ function Running({ change, others }: { change: Large; others: number }) {
             // In the strip at the top: what stands in the view stays where it is when somebody begins one.
             className="flex h-[38px] min-w-0 items-center gap-3 rounded-md bg-heron-soft pr-1 pl-3 text-[13px] text-heron"
         >
-            <p className="min-w-0 truncate" role="status" title={`${change.title}, ${about}. ${waits}`}>
+            <p className="min-w-0 flex-1 truncate" role="status" title={`${change.title}, ${about}. ${waits}`}>
                 {!change.own && `${change.by ?? 'Somebody'}: `}
                 <b>{change.title}</b>, {about}. {waits}
                 {others > 0 && ` ${others} more after it.`}
             </p>
-            <progress
-                aria-label="How much is written"
-                className="track w-[90px] shrink-0 max-lg:hidden"
-                {...(writes ? { value: change.done, max: change.total } : {})}
-            />
+            <span className="flex w-[90px] shrink-0 max-xl:hidden">
+                <progress
+                    aria-label="How much is written"
+                    className="track"
+                    {...(writes ? { value: change.done, max: change.total } : {})}
+                />
+            </span>
             <span className="shrink-0 text-[12.5px] tabular-nums max-md:hidden">{words(change)}</span>
             <span className="shrink-0">
                 {change.own && (

@@ -42,7 +42,8 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
             <PageTitle help="move">Outline</PageTitle>
             {counts !== undefined && (
                 <p
-                    className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden"
+                    // Those that do not fit go to a second line, which nobody sees: none is cut.
+                    className="flex h-5 min-w-0 flex-wrap gap-x-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-xl:hidden"
                     aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}
                 >
                     <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
