@@ -44,6 +44,35 @@ final class Shell
         return $said;
     }
 
+    /**
+     * Runs some beside each other, quietly.
+     *
+     * @param  array<string, list<string>>  $commands  by what they are called
+     * @return \Generator<string, string|null> as they end: what each said that failed; null for one that did not
+     */
+    public static function beside(array $commands, int $atOnce): \Generator
+    {
+        $running = [];
+        while ($commands !== [] || $running !== []) {
+            foreach (array_slice($commands, 0, $atOnce - count($running)) as $name => $command) {
+                $out = tempnam(sys_get_temp_dir(), 'heronstem');
+                $streams = [0 => ['file', '/dev/null', 'r'], 1 => ['file', $out, 'w'], 2 => ['file', $out, 'a']];
+                $running[$name] = [proc_open($command, $streams, $pipes), $out];
+                unset($commands[$name]);
+            }
+            usleep(50_000);
+            foreach ($running as $name => [$process, $out]) {
+                $status = is_resource($process) ? proc_get_status($process) : ['running' => false, 'exitcode' => 127];
+                if (! $status['running']) {
+                    $said = trim((string) file_get_contents($out));
+                    unlink($out);
+                    unset($running[$name]);
+                    yield $name => $status['exitcode'] === 0 ? null : "$name failed (exit code {$status['exitcode']}):\n$said";
+                }
+            }
+        }
+    }
+
     public static function has(string $program): bool
     {
         return trim((string) shell_exec('command -v '.escapeshellarg($program).' 2>/dev/null')) !== '';

@@ -10,6 +10,7 @@ use App\Models\Page;
 use App\Models\Plan;
 use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -31,6 +32,24 @@ final class PlansTest extends AppTestCase
         $this->travel = $this->live('Travel');
         $this->fares = $this->live('Fares');
         $this->plan = $this->api('POST', 'plans', ['name' => 'Next year', 'description' => 'Everything under Travel'])->assertCreated()->json('id');
+    }
+
+    #[Test]
+    public function a_name_that_somebody_else_takes_in_the_same_moment_is_refused_in_words(): void
+    {
+        // Stands for the other request: it is done after the name was looked for, and before the row is written.
+        DB::unprepared(<<<'SQL'
+            create function be_faster() returns trigger language plpgsql as $$ begin
+                if pg_trigger_depth() = 1 then
+                    insert into plans (ulid, site_id, name) values ('01HZZZZZZZZZZZZZZZZZZZZZZZ', new.site_id, new.name);
+                end if;
+                return new;
+            end $$;
+            create trigger be_faster before insert on plans for each row execute function be_faster();
+            SQL);
+        $this->api('POST', 'plans', ['name' => 'The year after'])
+            ->assertStatus(409)
+            ->assertJsonPath('title', 'Taken in the same moment');
     }
 
     #[Test]

@@ -89,7 +89,7 @@ final class Chrome
 
     private function noteShifts(): void
     {
-        array_push($this->shifts, ...array_values((array) $this->driver->executeScript('return window.shiftsNoted?.splice(0) ?? []')));
+        array_push($this->shifts, ...array_values((array) $this->driver->executeScript('return window.movedUntilNow?.() ?? []')));
     }
 
     /**

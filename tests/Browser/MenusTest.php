@@ -122,6 +122,23 @@ final class MenusTest extends Errand
     }
 
     #[Test]
+    public function a_page_in_no_menu_is_added_from_the_list_which_gives_way_to_what_follows(): void
+    {
+        $chrome = $this->open('Main');
+        $chrome->click('button', '*in no menu*');
+        $chrome->find('dialog', 'In no menu');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Add to… Open day on board');
+        $chrome->click('menuitem', 'Quick links');
+        $chrome->awaitText('will now appear in Quick links', 'section[aria-label=Ripple]');
+        $chrome->awaitGone('dialog', 'In no menu');
+        $chrome->find('region', 'Ripple')->findElement(WebDriverBy::xpath('.//button[.="Add"]'))->click();
+        $chrome->awaitText('Added Open day on board to Quick links');
+        self::assertStringContainsString('/crew-rota/open-day', $this->fetch($this->ferries('/'))[2]);
+        $this->undo();
+    }
+
+    #[Test]
     public function pages_are_dragged_in_from_beside_and_several_entries_go_to_another_menu_at_once(): void
     {
         $chrome = $this->open('Campaign');

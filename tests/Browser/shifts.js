@@ -1,9 +1,34 @@
-// Notes what moves on a page without anybody having acted: the standard's layout shifts, whose half second after an input is let pass.
-window.shiftsNoted = []
+// Notes what moves on a page by itself: the standard's layout shifts, but for those that belong to what was just done. A browser lets half a
+// second pass after an input, which is a matter of how busy the machine is; here an act lasts as well until all that it asked for has come and
+// been drawn: answers of the server, and parts of the program that are fetched when they are first needed. What comes later (a hint after a
+// pause in typing, what others did) must find its room kept.
+const acts = [0]
+const works = []
+const shifts = []
+const ask = window.fetch
+window.fetch = (...request) => {
+    const work = { from: performance.now(), to: Infinity }
+    works.push(work)
+    const answer = ask(...request)
+    const done = () => (work.to = performance.now() + 100)
+    // The whole of it, not its first line alone.
+    answer.then(whole => whole.clone().arrayBuffer()).then(done, done)
+    return answer
+}
+for (const input of ['pointerdown', 'pointerup', 'keydown', 'keyup', 'dragend', 'drop', 'resize'])
+    addEventListener(input, () => acts.push(performance.now()), true)
+new PerformanceObserver(list => {
+    for (const part of list.getEntries())
+        if (part.name.endsWith('.js')) works.push({ from: part.startTime, to: part.responseEnd + 200 })
+}).observe({ type: 'resource', buffered: true })
+
 const nameOf = node => {
     const element = node?.nodeType === Node.ELEMENT_NODE ? node : node?.parentElement
     const within = element?.closest('[role=dialog], aside, main, header, nav, [role=row], form')
-    const name = (element?.getAttribute('aria-label') || element?.innerText || '').trim().slice(0, 40)
+    const name = (element?.getAttribute('aria-label') || element?.innerText || '')
+        .replace(/\s+/g, ' ')
+        .trim()
+        .slice(0, 40)
     return `${element?.localName}.${String(element?.className).slice(0, 40)} “${name}” in ${within?.localName}`
 }
 const box = ({ x, y, width, height }) => [x, y, width, height].map(Math.round).join(',')
@@ -13,8 +38,25 @@ new PerformanceObserver(list => {
         const what = shift.sources.map(
             each => `${nameOf(each.node)} ${box(each.previousRect)} → ${box(each.currentRect)}`,
         )
-        window.shiftsNoted.push(
-            `${Math.round(shift.startTime)} ms ${shift.value.toFixed(4)} ${location.pathname}: ${what.join('; ')}`,
-        )
+        shifts.push({ at: shift.startTime, value: shift.value, said: `${location.pathname}: ${what.join('; ')}` })
     }
 }).observe({ type: 'layout-shift', buffered: true })
+/** Until when an act lasts: each work that it, or what came of it, set going a moment before. */
+const lasts = act =>
+    works
+        .toSorted((one, other) => one.from - other.from)
+        .reduce((to, work) => (work.from >= act && work.from <= to + 100 ? Math.max(to, work.to) : to), act + 100)
+window.movedByItself = () =>
+    shifts
+        .splice(0)
+        .filter(shift => !acts.some(act => act <= shift.at && shift.at <= lasts(act)))
+        .map(shift => `${shift.value.toFixed(4)} ${Math.round(shift.at)} ms ${shift.said}`)
+// Frames that are shut off have no storage, and nobody asks them.
+const isWhole = window.origin !== 'null'
+const kept = isWhole ? JSON.parse(sessionStorage.getItem('movedByItself') ?? '[]') : []
+if (isWhole) sessionStorage.removeItem('movedByItself')
+window.movedUntilNow = () => [...kept.splice(0), ...window.movedByItself()]
+addEventListener(
+    'pagehide',
+    () => isWhole && sessionStorage.setItem('movedByItself', JSON.stringify(window.movedUntilNow())),
+)

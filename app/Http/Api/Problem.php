@@ -20,6 +20,7 @@ use Heronstem\Core\Refusal;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Routing\Exceptions\BackedEnumCaseNotFoundException;
 use Illuminate\Validation\ValidationException;
@@ -49,6 +50,11 @@ final class Problem
             $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), [
                 'ripple' => RippleView::of($error->ripple),
             ]),
+            $error instanceof UniqueConstraintViolationException => self::of(
+                409,
+                'Taken in the same moment',
+                'Somebody else used this name or identity in the same moment. Nothing was changed: look at what is there now, and choose another.',
+            ),
             $error instanceof NoRoom => self::of(507, 'There is no room', $error->getMessage()),
             $error instanceof SiteBusy => self::of(423, 'In a moment', $error->getMessage()),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),

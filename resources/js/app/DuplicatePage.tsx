@@ -38,7 +38,6 @@ export function DuplicatePage({ page, onClose }: Props) {
             batch: { changes: [change] },
             // Drafts that nobody sees: what is made was said here.
             now: true,
-            shown: onClose,
             done: () => {
                 onClose()
                 void navigate({

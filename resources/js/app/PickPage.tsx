@@ -71,7 +71,7 @@ export function PageList({
                 placeholder="Find a page"
                 className="h-9 w-full border-b border-line bg-transparent px-3 outline-none"
             />
-            <Command.List className="max-h-[280px] min-h-[44px] overflow-y-auto p-1">
+            <Command.List className="h-[min(280px,40vh)] overflow-y-auto p-1">
                 {top && isTree && (
                     <Command.Item value="top" onSelect={() => onPick({ id: 'top', name: 'the top' })} className={item}>
                         To the top of the tree

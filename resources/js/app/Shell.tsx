@@ -34,6 +34,7 @@ export function Shell() {
 }
 
 function Frame() {
+    const { lookingAs } = useSite()
     const [keysShown, showKeys] = useState(false)
     const [goTo, setGoTo] = useState(false)
     const [signedOut, setSignedOut] = useState(false)
@@ -60,7 +61,8 @@ function Frame() {
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
             <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
-                <div>
+                {/* Room for a strip that is known to come. */}
+                <div className={lookingAs === null ? undefined : 'min-h-[43px]'}>
                     <Strips />
                 </div>
                 <div id="view" className="min-h-0" tabIndex={-1}>

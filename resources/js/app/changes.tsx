@@ -3,6 +3,7 @@ import { createContext, useCallback, useContext, useMemo, useRef, useState, type
 import { notify } from './notify'
 import { ApiProblem, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
+import { WaitsBelow } from '../ui/waitsBelow'
 import { applyOf, planOf, planSteps, type Batch, type Wanted } from './batches'
 import { workedOn } from './planned'
 import { isLarge, type Large } from './large'
@@ -21,8 +22,6 @@ export type Pending = Wanted & {
 type Proposal = Wanted &
     Pick<Pending, 'title' | 'act' | 'done'> & {
         failed?: (problem: ApiProblem) => void
-        /** The ripple is seen and waits: a dialog that asked for it goes out of the way. */
-        shown?: () => void
         always?: boolean
         now?: boolean
     }
@@ -167,7 +166,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
 
     const last = useRef<Promise<unknown>>(Promise.resolve())
     const propose = useCallback(
-        ({ failed, shown, always, now, ...proposal }: Proposal) => {
+        ({ failed, always, now, ...proposal }: Proposal) => {
             const carried = async () => {
                 try {
                     const ripple = await planOf(site, proposal)
@@ -175,10 +174,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                     // Nobody but those who look at the plan notices what is prepared in it.
                     const isPrepared = workedOn(site) !== null && proposal.batch !== undefined
                     const isShown = always === true || (ripple.matters && now !== true)
-                    if ((isShown && !isPrepared) || !ripple.canBeApplied) {
-                        setPending(ready)
-                        shown?.()
-                    } else await mutateAsync(ready).catch(() => undefined)
+                    if ((isShown && !isPrepared) || !ripple.canBeApplied) setPending(ready)
+                    else await mutateAsync(ready).catch(() => undefined)
                 } catch (problem) {
                     if (!(problem instanceof ApiProblem)) throw problem
                     if (failed !== undefined) failed(problem)
@@ -229,5 +226,9 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         }),
         [ended, amend, amending, isPending, mutateAsync, pending, propose, redo, undo],
     )
-    return <Context.Provider value={value}>{children}</Context.Provider>
+    return (
+        <Context.Provider value={value}>
+            <WaitsBelow value={pending !== null}>{children}</WaitsBelow>
+        </Context.Provider>
+    )
 }

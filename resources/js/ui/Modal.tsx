@@ -1,7 +1,8 @@
 import clsx from 'clsx'
 import { Dialog } from 'radix-ui'
+import { createContext, useContext, useEffect, useRef, type ReactNode } from 'react'
 import { HelpLink, type Task } from './HelpLink'
-import { createContext, useContext, type ReactNode } from 'react'
+import { WaitsBelow } from './waitsBelow'
 
 type Props = {
     open: boolean
@@ -21,6 +22,12 @@ const Around = createContext<number | null>(null)
 /** A dialog over everything, closed with Esc. With `alert` it waits for an answer. One that another opens stands beside it. */
 export function Modal({ open, onClose, title, description, children, width = 460, alert = false, help }: Props) {
     const around = useContext(Around)
+    const waits = useContext(WaitsBelow)
+    const waited = useRef(waits)
+    useEffect(() => {
+        if (waits && !waited.current && open) onClose()
+        waited.current = waits
+    }, [onClose, open, waits])
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>

@@ -63,8 +63,8 @@ export function PictureDialog({ picture: given, isNew, onClose, onTake }: Props)
     }
     return (
         <DialogForm title="Picture" act="Use picture" onClose={onClose} onSubmit={submit}>
-            <div className="flex h-[150px] items-end gap-3">
-                <img src={`/_files/${picture.file}/picture`} alt="" className="max-h-[150px] max-w-[70%] rounded" />
+            <div className="grid h-[150px] grid-cols-[1fr_auto] items-end gap-3">
+                <img src={`/_files/${picture.file}/picture`} alt="" className="max-h-[150px] max-w-full rounded" />
                 <Button variant="quiet" onClick={() => setChoosing(true)}>
                     Another picture…
                 </Button>

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { Button } from '../../ui/Button'
 import { Muted } from '../../ui/Muted'
 import { clock } from '../../ui/time'
@@ -6,21 +7,9 @@ import { ContentConflict } from './ContentConflict'
 import type { useOthers } from './useOthers'
 import type { Writing } from './useWriting'
 
-const amber = 'rounded-md bg-amber-soft px-3 py-2 text-amber'
-
-/** What somebody who writes has to know: a draft that waits, who else is here, and what was saved meanwhile. */
-export function WritingNotices({
-    writing,
-    others,
-    texts,
-}: {
-    writing: Writing
-    others: ReturnType<typeof useOthers>
-    texts?: boolean
-}) {
-    const site = useSite()
-    const { offered, saving, base } = writing
-    const names = others.others
+/** What somebody who writes has to answer: a draft that waits, and what was saved meanwhile. */
+export function WritingNotices({ writing, texts }: { writing: Writing; texts?: boolean }) {
+    const { offered, saving } = writing
     return (
         <>
             {offered !== null && (
@@ -33,22 +22,6 @@ export function WritingNotices({
                         <Button onClick={writing.dropDraft}>Discard it</Button>
                     </div>
                 </div>
-            )}
-            {others.failure !== null && (
-                <Muted small>
-                    Could not check whether somebody else is editing this page: {others.failure.message}
-                </Muted>
-            )}
-            {names.length > 0 && (
-                <p role="status" className={amber}>
-                    {names.join(' and ')} {names.length === 1 ? 'has' : 'have'} this page open too. Whoever saves second
-                    is shown both versions.
-                </p>
-            )}
-            {others.version > base.version && others.savedBy !== site.session.name && saving.conflict === null && (
-                <p role="status" className={amber}>
-                    {others.savedBy ?? 'Somebody'} has saved this page since you opened it. When you save, you see both.
-                </p>
             )}
             {saving.conflict !== null && (
                 <ContentConflict
@@ -64,6 +37,34 @@ export function WritingNotices({
                 />
             )}
         </>
+    )
+}
+
+/** Who else has the page open, or has saved it meanwhile. It comes and goes by itself, so it stands where nothing makes room for it. */
+export function OthersHere({
+    writing,
+    others,
+    className,
+}: {
+    writing: Writing
+    others: ReturnType<typeof useOthers>
+    className?: string
+}) {
+    const site = useSite()
+    const { saving, base } = writing
+    const [first, ...more] = others.others
+    const isSaved = others.version > base.version && others.savedBy !== site.session.name && saving.conflict === null
+    if (others.failure !== null)
+        return (
+            <Muted small>Could not check whether somebody else is editing this page: {others.failure.message}</Muted>
+        )
+    if (!isSaved && first === undefined) return null
+    return (
+        <p role="status" className={clsx('rounded-md bg-amber-soft text-amber', className)}>
+            {isSaved
+                ? `${others.savedBy ?? 'Somebody'} has saved this page since you opened it. When you save, you see both.`
+                : `${first}${more.length === 0 ? ' has' : ` and ${more.length} more have`} this page open too. Whoever saves second sees both versions.`}
+        </p>
     )
 }
 

@@ -18,11 +18,10 @@ export function PictureControl({ field, value, onChange, id }: Props) {
     return (
         <div className="grid gap-1.5">
             {file !== '' && field.proportions === null && (
-                <img
-                    src={`/_files/${file}/picture`}
-                    alt=""
-                    className="max-h-[120px] max-w-full justify-self-start rounded"
-                />
+                // A fixed height: its button is not pushed down when the picture comes.
+                <span className="flex h-[120px]">
+                    <img src={`/_files/${file}/picture`} alt="" className="max-h-full max-w-full self-end rounded" />
+                </span>
             )}
             {file !== '' && field.proportions !== null && (
                 <FocusPoint

@@ -73,16 +73,6 @@ export function MenuEditor(editing: MenuEditing) {
                         editing={editor.editing}
                         onSeen={editor.onSeen}
                     />
-                    {looked !== undefined && (
-                        <Findings
-                            menu={looked}
-                            place={place}
-                            writes={writes}
-                            onEntry={onEntry}
-                            onLead={(entry, page) => arrange(change(entries, entry, { kind: 'page', page }))}
-                            onOut={editor.out}
-                        />
-                    )}
                     {isStale && (
                         <div
                             role="alert"
@@ -132,6 +122,17 @@ export function MenuEditor(editing: MenuEditing) {
                         </p>
                     )}
                 </div>
+                {/* At the bottom: they come a moment after each step, and the entries stay where they are. */}
+                {looked !== undefined && (
+                    <Findings
+                        menu={looked}
+                        place={place}
+                        writes={writes}
+                        onEntry={onEntry}
+                        onLead={(entry, page) => arrange(change(entries, entry, { kind: 'page', page }))}
+                        onOut={editor.out}
+                    />
+                )}
                 {isUnsaved && (
                     <ArrangementBar
                         ready={problem === null && !isStale}

@@ -71,7 +71,7 @@ function AddTo({ page, menus }: { page: { id: string; name: string }; menus: Sch
     const { propose } = useChanges()
     const [isOpen, open] = useState(false)
     const button = (
-        <Button aria-label={`Add ${page.name} to a menu`} onClick={() => open(true)}>
+        <Button aria-label={`Add to… ${page.name}`} onClick={() => open(true)}>
             Add to…
         </Button>
     )

@@ -7,7 +7,7 @@ import { Muted } from '../../ui/Muted'
 export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: boolean }) {
     const site = useSite()
     return (
-        <div className="row-span-2 grid max-w-[440px] content-start gap-2 px-4 pt-16 pl-24">
+        <div className="grid max-w-[440px] content-start gap-2 px-4 pt-16 pl-24">
             <h2 className="text-[20px] leading-7 font-bold">This site has no page yet</h2>
             <Muted>
                 The outline will show every page, one inside another, with its address and state. Begin with a first

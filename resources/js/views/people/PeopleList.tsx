@@ -30,10 +30,10 @@ export function PeopleList() {
                 )}
             </div>
             <ReadFailure of={people} />
-            <table className="mt-2 w-full border-collapse">
+            <table className="mt-2 w-full table-fixed border-collapse">
                 <thead>
                     <tr className="border-b border-line text-left text-[12px] text-ink-3 [&>th]:py-1.5 [&>th]:pr-4 [&>th]:font-normal">
-                        <th scope="col" className="w-[28%]">
+                        <th scope="col" className="w-[30%]">
                             Name
                         </th>
                         {manages && (
@@ -42,7 +42,7 @@ export function PeopleList() {
                             </th>
                         )}
                         <th scope="col">Roles</th>
-                        {manages && <td />}
+                        {manages && <td className="w-[25%]" />}
                     </tr>
                 </thead>
                 <tbody>
@@ -71,7 +71,7 @@ export function PeopleList() {
                                     </span>
                                 )}
                             </td>
-                            {manages && <td className="text-ink-2">{person.email}</td>}
+                            {manages && <td className="text-ink-2 break-words">{person.email}</td>}
                             <td>{person.roles.map(({ name }) => name).join(', ')}</td>
                             {manages && (
                                 <td className="pr-0! text-right">

@@ -45,7 +45,6 @@ export function AddressRules({ rules, onClose }: { rules: Rules; onClose: () => 
                 ],
             },
             always: true,
-            shown: onClose,
             failed: problem => setRefused(problem.problem.errors?.[0]?.reason ?? problem.message),
         })
     }

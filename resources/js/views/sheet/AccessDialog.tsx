@@ -73,7 +73,6 @@ export function AccessDialog({ sheet, onClose }: Props) {
             act: 'Change',
             batch: { changes: [{ kind: 'set-access', page: sheet.id, access: access() }] },
             always: true,
-            shown: onClose,
             failed: problem =>
                 setRefused({
                     field: problem.problem.errors?.[0]?.field.split('access.').pop() ?? 'to',

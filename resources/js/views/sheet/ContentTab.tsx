@@ -39,19 +39,18 @@ export function ContentTab(props: Props) {
     if (content.data === undefined || !content.isFetchedAfterMount) return reading
     return (
         <Suspense fallback={reading}>
-            {props.sheet.kind === 'page' && props.sheet.state !== 'bin' && (
-                <p className="mb-3">
+            <WritingField key={props.sheet.id} {...props} first={content.data}>
+                {props.sheet.kind === 'page' && props.sheet.state !== 'bin' && (
                     <Link
                         to="/s/$site/write/$page"
                         params={{ site: site.key, page: props.sheet.id }}
-                        className={buttonClasses('plain')}
+                        className={`${buttonClasses('plain')} shrink-0`}
                     >
                         <PenLine size={15} aria-hidden />
                         Write on the page
                     </Link>
-                </p>
-            )}
-            <WritingField key={props.sheet.id} {...props} first={content.data} />
+                )}
+            </WritingField>
         </Suspense>
     )
 }

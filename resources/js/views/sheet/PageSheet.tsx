@@ -19,7 +19,7 @@ import { InBin } from './InBin'
 import { MoreActs } from './MoreActs'
 import { Details } from './Details'
 import { Preview } from '../../app/Preview'
-import { ReviewBar } from './ReviewBar'
+import { ReviewAct, ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
 import { ContentTab } from './ContentTab'
 import { FieldsTab } from './FieldsTab'
@@ -79,6 +79,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
     const [previewed, setPreviewed] = useState(false)
     const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
     const [brought, setBrought] = useState(0)
+    const [reviewed, setReviewed] = useState<string | null>(null)
     const [opened, setOpened] = useState<Set<Tab>>(() => new Set([tab]))
     const dirty = Object.keys(unsaved).filter(part => unsaved[part])
     const mark = (part: string) => (now: boolean) =>
@@ -126,16 +127,26 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     />
                 </div>
                 {/* One row whatever the state's acts are called: what is below it stays where it is. */}
-                <div className="mt-2 flex h-[30px] items-center gap-1.5">
+                <div className="mt-2 flex min-h-[30px] items-center gap-1.5 max-md:flex-wrap">
                     <Button variant="quiet" className="-ml-2" onClick={() => setPreviewed(true)}>
                         <Eye size={15} aria-hidden />
                         Preview
                     </Button>
                     <span className="ml-auto" />
+                    <ReviewAct sheet={sheet} onBegin={() => setReviewed(sheet.id)} />
                     <LiveButton sheet={sheet} unsaved={dirty} />
                     {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>
-                {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
+                {sheet.bin !== null ? (
+                    <InBin sheet={sheet} onGoTo={onGoTo} />
+                ) : (
+                    <ReviewBar
+                        key={sheet.id}
+                        sheet={sheet}
+                        begun={reviewed === sheet.id}
+                        onEnd={() => setReviewed(null)}
+                    />
+                )}
             </div>
             <Tabs.Root
                 value={tab}

@@ -5,16 +5,37 @@ import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
 
-/** A page in review, with what is asked; or one returned, with what was said. Sending it and returning it take a line each. */
-export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const [manages, writes] = [mayOn(sheet, 'publish'), mayOn(sheet, 'write')]
+type Sheet = Schemas['PageSheet']
+
+const actOn = (sheet: Sheet) => (sheet.state === 'review' ? 'Return to its writer' : 'Send for review')
+
+/** Begins to send a page for review, or to return it, in the row of the acts; what is to be said with it is asked below. */
+export function ReviewAct({ sheet, onBegin }: { sheet: Sheet; onBegin: () => void }) {
+    const may =
+        sheet.state === 'review'
+            ? mayOn(sheet, 'publish')
+            : mayOn(sheet, 'write') && (sheet.state === 'draft' || sheet.state === 'offline')
+    if (!may) return null
+    return (
+        <Button variant="quiet" onClick={onBegin}>
+            {actOn(sheet)}…
+        </Button>
+    )
+}
+
+/** A page in review, with what is asked; or one returned, with what was said; and what is to be said now. */
+export function ReviewBar({ sheet, begun, onEnd }: { sheet: Sheet; begun: boolean; onEnd: () => void }) {
     const { propose } = useChanges()
-    const [note, setNote] = useState<string | null>(null)
+    const [note, setNote] = useState('')
     const inReview = sheet.state === 'review'
-    const canSend = writes && (sheet.state === 'draft' || sheet.state === 'offline')
-    if (!inReview && sheet.reviewNote === '' && !canSend) return null
-    const act = inReview ? 'Return to its writer' : 'Send for review'
-    const told = { page: sheet.id, note: note ?? '' }
+    const tells = inReview || sheet.reviewNote !== ''
+    if (!tells && !begun) return null
+    const act = actOn(sheet)
+    const end = () => {
+        setNote('')
+        onEnd()
+    }
+    const told = { page: sheet.id, note }
     const go = () =>
         void propose({
             title: inReview ? `Returning ${sheet.name}` : `Sending ${sheet.name} for review`,
@@ -22,27 +43,21 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
             batch: {
                 changes: [inReview ? { kind: 'return-to-writer', ...told } : { kind: 'send-for-review', ...told }],
             },
-            done: () => setNote(null),
+            done: end,
         })
     return (
         <div
-            className={`mt-2.5 rounded-md px-3 py-2 ${inReview ? 'bg-heron-soft' : sheet.reviewNote === '' ? 'p-0!' : 'bg-amber-soft'}`}
+            className={`mt-2.5 grid gap-2 rounded-md ${inReview ? 'bg-heron-soft px-3 py-2' : tells ? 'bg-amber-soft px-3 py-2' : ''}`}
         >
-            {(inReview || sheet.reviewNote !== '') && (
+            {tells && (
                 <p>
                     {inReview ? 'In review. Read it, then put it live or return it.' : 'Returned from review.'}
                     {sheet.reviewNote !== '' && <span className="block">“{sheet.reviewNote}”</span>}
                 </p>
             )}
-            {note === null ? (
-                (inReview ? manages : canSend) && (
-                    <Button variant="quiet" className="-ml-3" onClick={() => setNote('')}>
-                        {act}…
-                    </Button>
-                )
-            ) : (
+            {begun && (
                 <form
-                    className="mt-1.5 grid gap-2"
+                    className="grid gap-2"
                     onSubmit={event => {
                         event.preventDefault()
                         go()
@@ -62,7 +77,7 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         <Button type="submit" variant="main">
                             {act}
                         </Button>
-                        <Button onClick={() => setNote(null)}>Cancel</Button>
+                        <Button onClick={end}>Cancel</Button>
                     </div>
                 </form>
             )}

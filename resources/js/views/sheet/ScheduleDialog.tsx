@@ -28,7 +28,6 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                     : `Scheduling ${sheet.name}`,
             act: begins === null && ends === null ? 'Clear the schedule' : 'Schedule',
             batch: { changes: [{ kind: 'schedule', page: sheet.id, from: begins, until: ends }] },
-            shown: onClose,
             done: onClose,
             failed: problem =>
                 setRefused({

@@ -1,5 +1,5 @@
 import { EditorContent } from '@tiptap/react'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
 import { BlockSettings } from '../../app/content/BlockSettings'
 import { WritingPlace, type OpenSettings } from '../../app/content/settings'
@@ -7,7 +7,7 @@ import { Toolbar } from '../../app/content/Toolbar'
 import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
 import { VersionNote } from '../../app/content/VersionNote'
-import { WritingNotices, writingStatus } from '../../app/content/WritingNotices'
+import { OthersHere, WritingNotices, writingStatus } from '../../app/content/WritingNotices'
 import { mayOn, useSite } from '../../app/site'
 import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
@@ -18,10 +18,11 @@ type Props = {
     first: Schemas['Content']
     onUnsaved: (unsaved: boolean) => void
     visible: boolean
+    children: ReactNode
 }
 
-/** Content for quick edits, in the width of the sheet. */
-export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
+/** Content for quick edits, in the width of the sheet; above it a row for what else can be done, and for who else is here. */
+export function WritingField({ sheet, first, onUnsaved, visible, children }: Props) {
     const site = useSite()
     const writes = mayOn(sheet, 'write')
     const writing = useWriting(sheet.id, first, { writes, withTexts: false })
@@ -37,7 +38,15 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     return (
         <WritingPlace.Provider value={place}>
             <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-                <WritingNotices writing={writing} others={others} />
+                <div className="flex h-[38px] items-center gap-3">
+                    {children}
+                    <OthersHere
+                        writing={writing}
+                        others={others}
+                        className="line-clamp-2 px-2 py-0.5 text-[12px] leading-[17px]"
+                    />
+                </div>
+                <WritingNotices writing={writing} />
                 {writes && <Toolbar editor={editor} onSettings={setSettings} />}
                 <EditorContent editor={editor} className="rounded-md border border-line focus-within:border-heron" />
                 {saving.problem !== null && <Alert>{saving.problem}</Alert>}

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { answered, api, type Schemas } from '../../api/client'
@@ -86,14 +87,16 @@ export function VisitorsPart() {
                         {(change.error ?? again.error)?.message}
                     </p>
                 )}
-                <table className="mt-2 w-full border-collapse">
+                <table className="mt-2 w-full table-fixed border-collapse">
                     <thead>
                         <tr className="border-b border-line text-left text-[12px] text-ink-3 [&>th]:py-1.5 [&>th]:pr-4 [&>th]:font-normal">
                             <th scope="col">Name</th>
                             <th scope="col">Mail</th>
                             <th scope="col">Roles</th>
-                            <th scope="col">Last signed in</th>
-                            <td />
+                            <th scope="col" className="w-[13%]">
+                                Last signed in
+                            </th>
+                            <td className="w-[23%]" />
                         </tr>
                     </thead>
                     <tbody>
@@ -110,7 +113,7 @@ export function VisitorsPart() {
                                         </span>
                                     )}
                                 </td>
-                                <td className="text-ink-2">{visitor.email}</td>
+                                <td className="break-words text-ink-2">{visitor.email}</td>
                                 <td>{visitor.roles.join(', ')}</td>
                                 <td className="text-ink-3">{visitor.last === null ? 'never' : ago(visitor.last)}</td>
                                 <td className="pr-0! text-right whitespace-nowrap">
@@ -154,7 +157,7 @@ export function VisitorsPart() {
                     </tbody>
                 </table>
                 {found?.total === 0 && <Muted>{settled === '' ? 'There are none yet.' : 'Nobody is found.'}</Muted>}
-                <div className="mt-3 flex items-center gap-3">
+                <div className={clsx('mt-3 flex items-center gap-3', found === undefined && 'invisible')}>
                     {offset > 0 && <Button onClick={() => setOffset(Math.max(0, offset - 200))}>Earlier</Button>}
                     {found !== undefined && offset + found.rows.length < found.total && (
                         <Button onClick={() => setOffset(offset + 200)}>Later</Button>

@@ -3,7 +3,7 @@ import clsx from 'clsx'
 import type { Schemas } from '../../api/client'
 import { Muted } from '../../ui/Muted'
 import { VersionNote } from '../../app/content/VersionNote'
-import { WritingNotices } from '../../app/content/WritingNotices'
+import { OthersHere, WritingNotices } from '../../app/content/WritingNotices'
 import type { useOthers } from '../../app/content/useOthers'
 import type { Writing } from '../../app/content/useWriting'
 import { Alert } from '../../ui/Alert'
@@ -24,16 +24,19 @@ export function RoomSide({ writing, others, review }: Props) {
             className="flex w-[248px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-line bg-sheet px-4 py-3 max-lg:w-[200px]"
         >
             <div className="grid gap-2 empty:hidden">
-                <WritingNotices writing={writing} others={others} texts />
+                <WritingNotices writing={writing} texts />
                 {saving.problem !== null && <Alert>{saving.problem}</Alert>}
             </div>
             <Headings editor={editor} />
             <ToMend editor={editor} review={review} />
-            {dirty && (
-                <div className="mt-auto grid gap-2 border-t border-line pt-3">
-                    <VersionNote writing={writing} placeholder="What changed?" minor="A minor change" />
-                </div>
-            )}
+            <div className="mt-auto grid gap-3">
+                <OthersHere writing={writing} others={others} className="px-3 py-2" />
+                {dirty && (
+                    <div className="grid gap-2 border-t border-line pt-3">
+                        <VersionNote writing={writing} placeholder="What changed?" minor="A minor change" />
+                    </div>
+                )}
+            </div>
         </aside>
     )
 }
