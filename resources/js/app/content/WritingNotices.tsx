@@ -63,7 +63,7 @@ export function OthersHere({
         <p role="status" className={clsx('rounded-md bg-amber-soft text-amber', className)}>
             {isSaved
                 ? `${others.savedBy ?? 'Somebody'} has saved this page since you opened it. When you save, you see both.`
-                : `${first}${more.length === 0 ? ' has' : ` and ${more.length} more have`} this page open too. Whoever saves second sees both versions.`}
+                : `${first}${more.length === 0 ? ' has' : ` and ${more.length} more have`} this page open too. Whoever saves second sees both.`}
         </p>
     )
 }

@@ -83,7 +83,6 @@ export function FilesView({ search, set }: Props) {
                     )}
                 </div>
                 <FileFilter search={search} set={set} />
-                {uploads.length > 0 && <Uploads uploads={uploads} onStop={stop} onClose={clear} />}
                 <ReadFailure of={all} />
                 <div className="flex min-h-0 flex-1 border-t border-line">
                     <Folders folders={folders} total={here.length} search={search} set={set} />
@@ -109,6 +108,8 @@ export function FilesView({ search, set }: Props) {
                         )}
                     </div>
                 </div>
+                {/* At the bottom: the files stay where they are. */}
+                {uploads.length > 0 && <Uploads uploads={uploads} onStop={stop} onClose={clear} />}
                 {isOver && (
                     <p className="pointer-events-none absolute inset-x-4 bottom-4 rounded-md bg-heron px-4 py-2.5 text-center font-semibold text-white shadow-float">
                         Drop to upload{folder === '' ? '' : ` into ${folder}`}, or onto a file to replace it

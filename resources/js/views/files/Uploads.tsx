@@ -12,7 +12,7 @@ export function Uploads({ uploads, onStop, onClose }: Props) {
     const failed = uploads.filter(each => each.state === 'failed')
     const share = uploads.reduce((sum, each) => sum + (each.state === 'failed' ? 1 : each.share), 0) / uploads.length
     return (
-        <section aria-label="Uploads" className="mx-4 mb-3 rounded-md border border-line bg-sheet p-3">
+        <section aria-label="Uploads" className="shrink-0 border-t border-line bg-sheet px-4 py-2.5">
             <div className="flex items-center gap-3">
                 <p role="status" className="font-semibold">
                     {open.length > 0

@@ -33,16 +33,16 @@ export function PeopleList() {
             <table className="mt-2 w-full table-fixed border-collapse">
                 <thead>
                     <tr className="border-b border-line text-left text-[12px] text-ink-3 [&>th]:py-1.5 [&>th]:pr-4 [&>th]:font-normal">
-                        <th scope="col" className="w-[30%]">
+                        <th scope="col" className="w-[28%]">
                             Name
                         </th>
                         {manages && (
-                            <th scope="col" className="w-[24%]">
+                            <th scope="col" className="w-[22%]">
                                 Mail
                             </th>
                         )}
                         <th scope="col">Roles</th>
-                        {manages && <td className="w-[25%]" />}
+                        {manages && <td className="w-[346px]" />}
                     </tr>
                 </thead>
                 <tbody>

@@ -96,7 +96,7 @@ export function VisitorsPart() {
                             <th scope="col" className="w-[13%]">
                                 Last signed in
                             </th>
-                            <td className="w-[23%]" />
+                            <td className="w-[250px]" />
                         </tr>
                     </thead>
                     <tbody>
