@@ -38,7 +38,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
     const { writes, makes, maySomewhere, key: site } = useSite()
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
-        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3 px-4 max-sm:gap-2">
+        <div className="@container flex h-14 min-w-0 shrink-0 items-center gap-3 px-4 max-sm:gap-2">
             <PageTitle help="move">Outline</PageTitle>
             {counts !== undefined && (
                 <p
@@ -70,7 +70,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                 <button
                     type="button"
                     onClick={onBin}
-                    className="flex shrink-0 items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"
+                    className="flex shrink-0 items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden @max-2xl:hidden"
                 >
                     <Trash2 size={14} aria-hidden />
                     Bin <b className="font-[650] text-ink">{counts.bin}</b>
@@ -83,7 +83,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                         to="/s/$site/replace"
                         params={{ site }}
                         aria-label="Find and replace"
-                        className="grid size-[30px] shrink-0 place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
+                        className="grid size-[30px] shrink-0 place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden @max-xl:hidden"
                     >
                         <Replace size={16} aria-hidden />
                     </Link>
@@ -105,7 +105,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                     aria-pressed={drawing}
                     aria-label="Drawing"
                     onClick={onDrawing}
-                    className={`${drawing ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden`}
+                    className={`${drawing ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden @max-xl:hidden`}
                 >
                     <Network size={16} aria-hidden />
                 </IconButton>
@@ -121,7 +121,7 @@ export function OutlineBar({ counts, compact, drawing, columns, facets, facetCou
                 />
             </span>
             <div
-                className={`flex h-[30px] shrink-0 items-center gap-2 border-b border-edge max-md:min-w-[110px] max-md:shrink ${compact ? 'w-[130px]' : 'w-[172px]'}`}
+                className={`flex h-[30px] shrink-0 items-center gap-2 border-b border-edge max-md:min-w-[110px] max-md:shrink @max-xl:min-w-[90px] @max-xl:shrink ${compact ? 'w-[130px]' : 'w-[172px]'}`}
             >
                 <input
                     ref={field}
