@@ -84,7 +84,7 @@ try {
         $hand->click('link', 'Addresses')->click('button', 'New redirect')->type('textbox', 'Address', '/winter-deal')->choose('Answer', 'Gone');
         $hand->click('button', 'Make the redirect')->sees('/winter-deal');
     });
-    $task('lead four old addresses to their pages at once', static function () use ($hand, $chrome): void {
+    $task('lead four old addresses to their pages at once', static function () use ($hand): void {
         $hand->click('link', 'Addresses')->click('link', 'Match old addresses');
         $hand->type('textbox', 'Old addresses', "/old/timetable.html\n/old/refunds\n/old/lost-property.php\n/old/fares.asp")->click('button', 'Match them');
         $hand->click('button', 'Send 4*')->click('button', 'Make them')->sees('Redirected');

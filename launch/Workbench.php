@@ -68,7 +68,11 @@ final class Workbench
             $driver = Ports::free($site + 1);
             $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
             $application->serve($this->processes, [$editor, $site], 'web', 4);
-            $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--queue=changes,default', '--sleep=0.2', '--tries=3'], $application->environment());
+            $this->processes->start(
+                'queue',
+                [PHP_BINARY, 'artisan', 'queue:work', '--queue=changes,default', '--sleep=0.2', '--tries=3'],
+                $application->environment(),
+            );
             $this->processes->start('forget', [PHP_BINARY, 'artisan', 'heronstem:forget'], $application->environment());
             $standIns->start($this->processes);
             $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
