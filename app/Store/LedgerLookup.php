@@ -20,7 +20,7 @@ final class LedgerLookup implements AddressLookup
 {
     private const PAGE = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at), p.kind, p.leads_to, p.gate_id';
 
-    private const AT = 'select * from find_address(?, ?)';
+    private const AT = 'select * from find_holder(?, ?)';
 
     private ?\PDOStatement $statement = null;
 
@@ -28,6 +28,9 @@ final class LedgerLookup implements AddressLookup
     private array $gates = [];
 
     private ?string $stamp = null;
+
+    /** @var array<int, mixed>|null the page that the rule leads to which was found last, as it came with it */
+    private ?array $led = null;
 
     public function __construct(private readonly PDO $pdo, private readonly int $site)
     {
@@ -43,25 +46,26 @@ final class LedgerLookup implements AddressLookup
         if (! is_array($row) || $row[2] === null) {
             return null;
         }
-        array_shift($row);
-        $kind = ClaimKind::from($row[1]);
-        $rule =
-            $kind === ClaimKind::Rule
-                ? $this->row('select '.StoredRules::COLUMNS.' from redirect_rules r where r.site_id = ? and r.claims and r.key = ?', [$key])
-                : null;
+        [, $address, $kind, $everLive] = $row;
+        $kind = ClaimKind::from($kind);
+        $page = $row[4] === null ? null : array_slice($row, 4, 7);
+        // What a rule leads to is met only if it is followed.
+        [$this->led, $page] = $kind === ClaimKind::Rule ? [$page, null] : [null, $page];
 
         return new AddressHolder(
-            $row[0],
+            $address,
             $kind,
-            $row[3] === null ? null : $this->answering(array_slice($row, 3)),
-            $rule === null ? null : StoredRules::rule((object) $rule),
-            (bool) $row[2],
+            $page === null ? null : $this->answering($page),
+            $row[11] === null ? null : StoredRules::rule((object) json_decode($row[11], flags: JSON_THROW_ON_ERROR)),
+            (bool) $everLive,
         );
     }
 
     public function page(string $id): ?AnsweringPage
     {
-        return $this->one('from pages p where p.site_id = ? and p.ulid = ?', $id);
+        return ($this->led[0] ?? null) === $id && $this->led !== null
+            ? $this->answering($this->led)
+            : $this->one('from pages p where p.site_id = ? and p.ulid = ?', $id);
     }
 
     public function firstInside(string $id): ?AnsweringPage
