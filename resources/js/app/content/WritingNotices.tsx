@@ -55,9 +55,7 @@ export function OthersHere({
     const [first, ...more] = others.others
     const isSaved = others.version > base.version && others.savedBy !== site.session.name && saving.conflict === null
     if (others.failure !== null)
-        return (
-            <Muted small>Could not check whether somebody else is editing this page: {others.failure.message}</Muted>
-        )
+        return <Muted small>Could not check whether somebody else is editing this page: {others.failure.message}</Muted>
     if (!isSaved && first === undefined) return null
     return (
         <p role="status" className={clsx('rounded-md bg-amber-soft text-amber', className)}>

@@ -21,7 +21,10 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
     const wide = place === undefined ? [] : tooWide(menu.shown, place.widest)
     if (menu.findings.length + wide.length === 0) return null
     return (
-        <ul aria-label="Findings" className="grid max-h-[32%] shrink-0 gap-1 overflow-y-auto border-t border-line px-4 py-2.5">
+        <ul
+            aria-label="Findings"
+            className="grid max-h-[32%] shrink-0 gap-1 overflow-y-auto border-t border-line px-4 py-2.5"
+        >
             {menu.findings.map(({ entry, page, kind, ...finding }, i) => (
                 <Finding key={i} description={findingWords({ entry, page, kind, ...finding })}>
                     {entry !== null && <Fix onClick={() => onEntry(entry)}>Look</Fix>}

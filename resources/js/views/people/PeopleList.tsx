@@ -71,7 +71,7 @@ export function PeopleList() {
                                     </span>
                                 )}
                             </td>
-                            {manages && <td className="text-ink-2 break-words">{person.email}</td>}
+                            {manages && <td className="break-words text-ink-2">{person.email}</td>}
                             <td>{person.roles.map(({ name }) => name).join(', ')}</td>
                             {manages && (
                                 <td className="pr-0! text-right">

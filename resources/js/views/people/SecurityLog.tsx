@@ -43,10 +43,16 @@ export function SecurityLog() {
             <table className="mt-2 w-full table-fixed border-collapse">
                 <thead>
                     <tr className="border-b border-line text-left text-[12px] text-ink-3 [&>th]:py-1.5 [&>th]:pr-4 [&>th]:font-normal">
-                        <th scope="col" className="w-[170px]">When</th>
-                        <th scope="col" className="w-[20%]">Who</th>
+                        <th scope="col" className="w-[170px]">
+                            When
+                        </th>
+                        <th scope="col" className="w-[20%]">
+                            Who
+                        </th>
                         <th scope="col">What</th>
-                        <th scope="col" className="w-[22%]">Where</th>
+                        <th scope="col" className="w-[22%]">
+                            Where
+                        </th>
                     </tr>
                 </thead>
                 <tbody>
