@@ -49,7 +49,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                 onChange={event => setText(event.target.value)}
                 className={inputClasses}
             />
-            <ul aria-label="Files" className="max-h-[180px] overflow-y-auto rounded-md border border-line p-1">
+            <ul aria-label="Files" className="h-[180px] overflow-y-auto rounded-md border border-line p-1">
                 {files.map(file => (
                     <li key={file.id}>
                         <button

@@ -133,7 +133,7 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                     shown.title.source === 'own' || shown.inherited['titlePattern'] === undefined
                                         ? 'Set for this page.'
                                         : shown.inherited['titlePattern'].scope === 'default'
-                                          ? 'From the usual title pattern. Type here to set it for this page.'
+                                          ? 'From the usual title pattern. Type to set it here.'
                                           : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to set it for this page.`
                                 }
                             />
@@ -239,10 +239,12 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                     <HeadTags head={shown.head} />
                 </>
             )}
-            <Muted small className="border-t border-line pt-3">
-                There is no field for keywords: search engines have ignored them for years. The words of the page, its
-                heading and its title are what counts.
-            </Muted>
+            {shown !== undefined && (
+                <Muted small className="border-t border-line pt-3">
+                    There is no field for keywords: search engines have ignored them for years. The words of the page,
+                    its heading and its title are what counts.
+                </Muted>
+            )}
         </div>
     )
 }
