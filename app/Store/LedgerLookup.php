@@ -63,7 +63,7 @@ final class LedgerLookup implements AddressLookup
 
     public function page(string $id): ?AnsweringPage
     {
-        return ($this->led[0] ?? null) === $id && $this->led !== null
+        return $this->led !== null && $this->led[0] === $id
             ? $this->answering($this->led)
             : $this->one('from pages p where p.site_id = ? and p.ulid = ?', $id);
     }

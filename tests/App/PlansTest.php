@@ -31,9 +31,7 @@ final class PlansTest extends AppTestCase
         parent::setUp();
         $this->travel = $this->live('Travel');
         $this->fares = $this->live('Fares');
-        $this->plan = $this->api('POST', 'plans', ['name' => 'Next year', 'description' => 'Everything under Travel'])
-            ->assertCreated()
-            ->json('id');
+        $this->plan = $this->api('POST', 'plans', ['name' => 'Next year', 'description' => 'Everything under Travel'])->assertCreated()->json('id');
     }
 
     #[Test]
@@ -62,24 +60,11 @@ final class PlansTest extends AppTestCase
     {
         $before = $this->snapshot();
         $this->step(['kind' => 'move', 'page' => $this->fares, 'place' => ['last' => $this->travel]]);
-        $this->step(
-            ['kind' => 'make', 'page' => self::NEW, 'name' => 'Night boat', 'place' => ['last' => $this->travel]],
-            ['kind' => 'go-live', 'page' => self::NEW],
-        );
+        $this->step(['kind' => 'make', 'page' => self::NEW, 'name' => 'Night boat', 'place' => ['last' => $this->travel]], ['kind' => 'go-live', 'page' => self::NEW]);
 
         self::assertEquals($before, $this->snapshot());
-        self::assertSame(
-            '/travel/fares',
-            $this->planned('GET', "pages/{$this->fares}")
-                ->assertOk()
-                ->json('address'),
-        );
-        self::assertSame(
-            'Night boat',
-            $this->planned('GET', 'pages/'.self::NEW)
-                ->assertOk()
-                ->json('name'),
-        );
+        self::assertSame('/travel/fares', $this->planned('GET', "pages/{$this->fares}")->assertOk()->json('address'));
+        self::assertSame('Night boat', $this->planned('GET', 'pages/'.self::NEW)->assertOk()->json('name'));
         self::assertSame('/fares', $this->api('GET', "pages/{$this->fares}")->json('address'));
         $this->api('GET', 'pages/'.self::NEW)->assertNotFound();
         self::assertEquals($before, $this->snapshot());
@@ -92,14 +77,10 @@ final class PlansTest extends AppTestCase
         $this->step(['kind' => 'move', 'page' => $this->fares, 'place' => ['last' => $this->travel]]);
         $this->step(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices', 'slug' => 'prices']);
         $this->step(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
-        $review = $this->api('GET', "plans/{$this->plan}")
-            ->assertOk()
-            ->json();
+        $review = $this->api('GET', "plans/{$this->plan}")->assertOk()->json();
         self::assertSame([3, true, []], [count($review['steps']), $review['ripple']['canBeApplied'], $review['contradictions']]);
 
-        $entry = $this->api('POST', "plans/{$this->plan}/switched", ['digest' => $review['ripple']['digest']])
-            ->assertCreated()
-            ->json();
+        $entry = $this->api('POST', "plans/{$this->plan}/switched", ['digest' => $review['ripple']['digest']])->assertCreated()->json();
 
         $this->visit('/fares')->assertRedirect('/travel/prices');
         // Where it would have been in between never was.
@@ -114,19 +95,10 @@ final class PlansTest extends AppTestCase
     #[Test]
     public function texts_and_content_typed_in_a_plan_become_steps(): void
     {
-        $this->planned('PATCH', "pages/{$this->fares}", ['summary' => 'From May on'], ['If-Match' => '*'])
-            ->assertOk()
-            ->assertJsonPath('summary', 'From May on');
-        $document = [
-            'version' => 1,
-            'type' => 'doc',
-            'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Twelve crowns']]]],
-        ];
+        $this->planned('PATCH', "pages/{$this->fares}", ['summary' => 'From May on'], ['If-Match' => '*'])->assertOk()->assertJsonPath('summary', 'From May on');
+        $document = ['version' => 1, 'type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Twelve crowns']]]]];
         $this->planned('PUT', "pages/{$this->fares}/content", ['document' => $document], ['If-Match' => '"0"'])->assertOk();
-        $this->step(
-            ['kind' => 'make', 'page' => self::NEW, 'name' => 'Night boat', 'place' => ['last' => null]],
-            ['kind' => 'go-live', 'page' => self::NEW],
-        );
+        $this->step(['kind' => 'make', 'page' => self::NEW, 'name' => 'Night boat', 'place' => ['last' => null]], ['kind' => 'go-live', 'page' => self::NEW]);
         $this->planned('PUT', 'pages/'.self::NEW.'/content', ['document' => $document], ['If-Match' => '"0"'])->assertOk();
 
         $this->visit('/fares')->assertDontSee('Twelve crowns');
@@ -148,26 +120,14 @@ final class PlansTest extends AppTestCase
         $this->change(['kind' => 'put-in-bin', 'page' => $gone]);
         $this->change(['kind' => 'describe', 'page' => $this->travel, 'summary' => 'Other things may change']);
 
-        $review = $this->api('GET', "plans/{$this->plan}")
-            ->assertOk()
-            ->json();
-        self::assertSame(
-            [['name', 'Fares', 'Tickets', 'Prices']],
-            array_map(static fn (array $of): array => [$of['what'], $of['was'], $of['is'], $of['planned']], $review['contradictions']),
-        );
-        self::assertSame(
-            [null, true, null],
-            array_map(static fn (array $step): ?bool => $step['refused'] === null ? null : str_contains($step['refused'], 'bin'), $review['steps']),
-        );
-        $this->api('POST', "plans/{$this->plan}/switched")
-            ->assertUnprocessable()
-            ->assertJsonPath('errors.0.field', 'plan');
+        $review = $this->api('GET', "plans/{$this->plan}")->assertOk()->json();
+        self::assertSame([['name', 'Fares', 'Tickets', 'Prices']], array_map(static fn (array $of): array => [$of['what'], $of['was'], $of['is'], $of['planned']], $review['contradictions']));
+        self::assertSame([null, true, null], array_map(static fn (array $step): ?bool => $step['refused'] === null ? null : str_contains($step['refused'], 'bin'), $review['steps']));
+        $this->api('POST', "plans/{$this->plan}/switched")->assertUnprocessable()->assertJsonPath('errors.0.field', 'plan');
 
         $this->api('DELETE', "plans/{$this->plan}/steps/{$review['steps'][1]['id']}")->assertOk();
         $this->api('POST', "plans/{$this->plan}/switched")->assertUnprocessable();
-        $this->api('POST', "plans/{$this->plan}/accepted", ['page' => $this->fares])
-            ->assertOk()
-            ->assertJsonPath('contradictions', []);
+        $this->api('POST', "plans/{$this->plan}/accepted", ['page' => $this->fares])->assertOk()->assertJsonPath('contradictions', []);
         $this->api('POST', "plans/{$this->plan}/switched")->assertCreated();
         self::assertSame('Prices', Page::query()->where('ulid', $this->fares)->value('name'));
     }
@@ -179,10 +139,7 @@ final class PlansTest extends AppTestCase
         $second = $this->step(['kind' => 'rename', 'page' => $this->travel, 'name' => 'Getting there']);
         $this->api('POST', "plans/{$this->plan}/switched", ['only' => [$second]])->assertCreated();
 
-        self::assertSame(
-            ['Fares', 'Getting there'],
-            [Page::query()->where('ulid', $this->fares)->value('name'), Page::query()->where('ulid', $this->travel)->value('name')],
-        );
+        self::assertSame(['Fares', 'Getting there'], [Page::query()->where('ulid', $this->fares)->value('name'), Page::query()->where('ulid', $this->travel)->value('name')]);
         $left = $this->api('GET', "plans/{$this->plan}")->json();
         self::assertSame(['open', 1, []], [$left['plan']['state'], count($left['steps']), $left['contradictions']]);
     }
@@ -209,33 +166,21 @@ final class PlansTest extends AppTestCase
         $this->step(['kind' => 'rename', 'page' => $this->travel, 'name' => 'Getting there']);
         $this->api('POST', "plans/$other/steps", ['changes' => [['kind' => 'rename', 'page' => $this->fares, 'name' => 'Tickets']]])->assertCreated();
 
-        $compared = $this->api('GET', "plans/{$this->plan}/against/$other")
-            ->assertOk()
-            ->json();
-        self::assertSame(
-            [['Getting there'], [], [['name']]],
-            [array_column($compared['onlyFirst'], 'name'), $compared['onlySecond'], array_column($compared['otherwise'], 'differs')],
-        );
+        $compared = $this->api('GET', "plans/{$this->plan}/against/$other")->assertOk()->json();
+        self::assertSame([['Getting there'], [], [['name']]], [array_column($compared['onlyFirst'], 'name'), $compared['onlySecond'], array_column($compared['otherwise'], 'differs')]);
     }
 
     #[Test]
     public function a_secret_link_shows_the_site_as_it_would_be_to_whoever_has_it(): void
     {
         $this->step(['kind' => 'move', 'page' => $this->fares, 'place' => ['last' => $this->travel]]);
-        $url = $this->api('POST', "plans/{$this->plan}/link")
-            ->assertCreated()
-            ->json('url');
+        $url = $this->api('POST', "plans/{$this->plan}/link")->assertCreated()->json('url');
         $path = (string) parse_url($url, PHP_URL_PATH);
         $token = basename($path);
         $begun = $this->visit($path)->assertRedirect('/');
         self::assertStringContainsString("heronstem_plan=$token", (string) $begun->headers->get('Set-Cookie'));
 
-        $seen = $this->call(
-            'GET',
-            'http://ferries.test/travel/fares',
-            cookies: ['heronstem_plan' => $token],
-            server: ['REQUEST_URI' => '/travel/fares'],
-        )->assertOk();
+        $seen = $this->call('GET', 'http://ferries.test/travel/fares', cookies: ['heronstem_plan' => $token], server: ['REQUEST_URI' => '/travel/fares'])->assertOk();
         $seen->assertSee('Next year')->assertHeader('X-Robots-Tag', 'noindex, nofollow');
         $this->visit('/travel/fares')->assertNotFound();
         $this->visit('/_plan/'.str_repeat('0', 48))->assertNotFound();
@@ -248,12 +193,7 @@ final class PlansTest extends AppTestCase
     {
         $writer = $this->person('Wyn', Role::WRITER);
         $entries = HistoryEntry::query()->count();
-        $this->api(
-            'POST',
-            "plans/{$this->plan}/steps",
-            ['changes' => [['kind' => 'take-offline', 'page' => $this->fares]]],
-            $writer,
-        )->assertForbidden();
+        $this->api('POST', "plans/{$this->plan}/steps", ['changes' => [['kind' => 'take-offline', 'page' => $this->fares]]], $writer)->assertForbidden();
         self::assertSame(0, Plan::query()->where('ulid', $this->plan)->firstOrFail()->steps()->count());
         $this->planned('POST', 'batches', ['changes' => [['kind' => 'take-offline', 'page' => $this->fares]]])->assertUnprocessable();
         $this->planned('POST', 'files')->assertUnprocessable();
@@ -273,9 +213,7 @@ final class PlansTest extends AppTestCase
 
     private function step(array ...$changes): string
     {
-        return $this->api('POST', "plans/{$this->plan}/steps", ['changes' => $changes])
-            ->assertCreated()
-            ->json('id');
+        return $this->api('POST', "plans/{$this->plan}/steps", ['changes' => $changes])->assertCreated()->json('id');
     }
 
     /** @return TestResponse<\Illuminate\Http\Response> */

@@ -32,7 +32,8 @@ final class Chrome
     /** @var list<string> */
     private array $shifts = [];
 
-    public function __construct(string $driverUrl, int $width = 1280, int $height = 800)
+    /** @param  bool  $notesShifts  of each page, which watches what the page asks for and does */
+    public function __construct(string $driverUrl, int $width = 1280, int $height = 800, private readonly bool $notesShifts = false)
     {
         $this->profile = sys_get_temp_dir().'/heronstem-chrome-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions())->addArguments([
@@ -54,9 +55,11 @@ final class Chrome
         $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         $this->driver = RemoteWebDriver::create($driverUrl, $wanted, 20000, 60000);
         $this->size($width, $height);
-        (new ChromeDevToolsDriver($this->driver))->execute('Page.addScriptToEvaluateOnNewDocument', [
-            'source' => (string) file_get_contents(__DIR__.'/shifts.js'),
-        ]);
+        if ($notesShifts) {
+            (new ChromeDevToolsDriver($this->driver))->execute('Page.addScriptToEvaluateOnNewDocument', [
+                'source' => (string) file_get_contents(__DIR__.'/shifts.js'),
+            ]);
+        }
     }
 
     public function size(int $width, int $height): void
@@ -89,7 +92,9 @@ final class Chrome
 
     private function noteShifts(): void
     {
-        array_push($this->shifts, ...array_values((array) $this->driver->executeScript('return window.movedUntilNow?.() ?? []')));
+        if ($this->notesShifts) {
+            array_push($this->shifts, ...array_values((array) $this->driver->executeScript('return window.movedUntilNow?.() ?? []')));
+        }
     }
 
     /**

@@ -41,15 +41,14 @@ abstract class Errand extends TestCase
     /** What moves by itself is a matter of time, and fails nothing: it is written down where the environment says so, for whoever looks after it. */
     private function noteWhatMoved(Chrome $browser): void
     {
-        $file = getenv('HERONSTEM_MOVED');
-        foreach (is_string($file) ? $browser->shifts() : [] as $moved) {
-            file_put_contents($file, static::class.'::'.$this->name()." $moved\n", FILE_APPEND | LOCK_EX);
+        foreach ($browser->shifts() as $moved) {
+            file_put_contents((string) getenv('HERONSTEM_MOVED'), static::class.'::'.$this->name()." $moved\n", FILE_APPEND | LOCK_EX);
         }
     }
 
     protected function browser(int $width = 1280, int $height = 800): Chrome
     {
-        return $this->browsers[] = new Chrome((string) getenv('DRIVER_URL'), $width, $height);
+        return $this->browsers[] = new Chrome((string) getenv('DRIVER_URL'), $width, $height, notesShifts: getenv('HERONSTEM_MOVED') !== false);
     }
 
     protected function editor(string $path = '/'): string

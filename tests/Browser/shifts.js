@@ -41,21 +41,23 @@ new PerformanceObserver(list => {
         shifts.push({ at: shift.startTime, value: shift.value, said: `${location.pathname}: ${what.join('; ')}` })
     }
 }).observe({ type: 'layout-shift', buffered: true })
-/** Until when an act lasts: each work that it, or what came of it, set going a moment before. */
-const lasts = act =>
-    works
-        .toSorted((one, other) => one.from - other.from)
-        .reduce((to, work) => (work.from >= act && work.from <= to + 100 ? Math.max(to, work.to) : to), act + 100)
-window.movedByItself = () =>
-    shifts
+const movedByItself = () => {
+    if (shifts.length === 0) return []
+    works.sort((one, other) => one.from - other.from)
+    // Until when each act lasts: each work that it, or what came of it, set going a moment before.
+    const lasts = acts.map(act =>
+        works.reduce((to, work) => (work.from >= act && work.from <= to + 100 ? Math.max(to, work.to) : to), act + 100),
+    )
+    return shifts
         .splice(0)
-        .filter(shift => !acts.some(act => act <= shift.at && shift.at <= lasts(act)))
+        .filter(shift => !acts.some((act, i) => act <= shift.at && shift.at <= lasts[i]))
         .map(shift => `${shift.value.toFixed(4)} ${Math.round(shift.at)} ms ${shift.said}`)
+}
 // Frames that are shut off have no storage, and nobody asks them.
 const isWhole = window.origin !== 'null'
 const kept = isWhole ? JSON.parse(sessionStorage.getItem('movedByItself') ?? '[]') : []
 if (isWhole) sessionStorage.removeItem('movedByItself')
-window.movedUntilNow = () => [...kept.splice(0), ...window.movedByItself()]
+window.movedUntilNow = () => [...kept.splice(0), ...movedByItself()]
 addEventListener(
     'pagehide',
     () => isWhole && sessionStorage.setItem('movedByItself', JSON.stringify(window.movedUntilNow())),
