@@ -1,8 +1,10 @@
 // Notes what moves on a page by itself: the standard's layout shifts, but for those that belong to what was just done. A browser lets half a
 // second pass after an input, which is a matter of how busy the machine is; here an act lasts as well until all that it asked for has come and
-// been drawn: answers of the server, and parts of the program that are fetched when they are first needed. What comes later (a hint after a
-// pause in typing, what others did) must find its room kept.
+// been drawn: answers of the server, what is sent to it, parts of the program that are fetched when they are first needed, and whatever keeps
+// the page busy. What comes later (a hint after a pause in typing, what others did) must find its room kept.
 const acts = [0]
+/** How long drawing what has come may take, and what follows from it may wait to begin; half of what a browser allows. */
+const DRAWN = 250
 const works = []
 const shifts = []
 const ask = window.fetch
@@ -10,17 +12,27 @@ window.fetch = (...request) => {
     const work = { from: performance.now(), to: Infinity }
     works.push(work)
     const answer = ask(...request)
-    const done = () => (work.to = performance.now() + 100)
+    const done = () => (work.to = performance.now())
     // The whole of it, not its first line alone.
     answer.then(whole => whole.clone().arrayBuffer()).then(done, done)
     return answer
+}
+const send = XMLHttpRequest.prototype.send
+XMLHttpRequest.prototype.send = function (body) {
+    const work = { from: performance.now(), to: Infinity }
+    works.push(work)
+    this.addEventListener('loadend', () => (work.to = performance.now()))
+    send.call(this, body)
 }
 for (const input of ['pointerdown', 'pointerup', 'keydown', 'keyup', 'dragend', 'drop', 'resize'])
     addEventListener(input, () => acts.push(performance.now()), true)
 new PerformanceObserver(list => {
     for (const part of list.getEntries())
-        if (part.name.endsWith('.js')) works.push({ from: part.startTime, to: part.responseEnd + 200 })
+        if (part.name.endsWith('.js')) works.push({ from: part.startTime, to: part.responseEnd })
 }).observe({ type: 'resource', buffered: true })
+new PerformanceObserver(list => {
+    for (const task of list.getEntries()) works.push({ from: task.startTime, to: task.startTime + task.duration })
+}).observe({ type: 'longtask', buffered: true })
 
 const nameOf = node => {
     const element = node?.nodeType === Node.ELEMENT_NODE ? node : node?.parentElement
@@ -46,7 +58,10 @@ const movedByItself = () => {
     works.sort((one, other) => one.from - other.from)
     // Until when each act lasts: each work that it, or what came of it, set going a moment before.
     const lasts = acts.map(act =>
-        works.reduce((to, work) => (work.from >= act && work.from <= to + 100 ? Math.max(to, work.to) : to), act + 100),
+        works.reduce(
+            (to, work) => (work.from >= act && work.from <= to ? Math.max(to, work.to + DRAWN) : to),
+            act + DRAWN,
+        ),
     )
     return shifts
         .splice(0)

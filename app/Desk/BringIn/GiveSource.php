@@ -13,6 +13,7 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\Pages\FoundMenu;
 use Heronstem\Core\Interchange\Pages\GivenPage;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** Takes something in that is to be brought into a site, and reads it: at once where it is small, else in the background. */
@@ -119,25 +120,38 @@ final readonly class GiveSource
      */
     public function say(SiteImport $import, array $said): SiteImport
     {
-        if (in_array($import->state, ['applying', 'applied'], true)) {
-            throw new InputRefused('import', 'This was brought in already. Give it again to change how.');
-        }
-        $before = SaidOfImport::read($import->said, $import->site->zone);
-        $all = [...$import->said, ...$said];
-        $now = SaidOfImport::read($all, $import->site->zone);
-        $import->update(['said' => $all]);
-        $readsAnew = [$before->format, $before->columns, $before->delimiter, $before->encoding] !== [
-            $now->format,
-            $now->columns,
-            $now->delimiter,
-            $now->encoding,
-        ];
-        if ($readsAnew) {
-            $import->update(['state' => 'reading', 'done' => 0, 'problem' => null]);
+        if ($this->isReadAnew($import, $said)) {
             $this->lines->size($import) <= self::AT_ONCE ? $this->read($import) : ReadGiven::dispatch($import->id);
         }
 
         return $import->refresh();
+    }
+
+    /**
+     * Keeps what is said beside what was said before, by whomever and however short ago; and whether it has to be read anew then.
+     *
+     * @param  array<string, mixed>  $said
+     */
+    private function isReadAnew(SiteImport $import, array $said): bool
+    {
+        return DB::transaction(static function () use ($import, $said): bool {
+            $import->setRawAttributes(SiteImport::query()->whereKey($import->id)->lockForUpdate()->firstOrFail()->getAttributes(), true);
+            if (in_array($import->state, ['applying', 'applied'], true)) {
+                throw new InputRefused('import', 'This was brought in already. Give it again to change how.');
+            }
+            $before = SaidOfImport::read($import->said, $import->site->zone);
+            $all = [...$import->said, ...$said];
+            $now = SaidOfImport::read($all, $import->site->zone);
+            $isReadAnew = [$before->format, $before->columns, $before->delimiter, $before->encoding] !== [
+                $now->format,
+                $now->columns,
+                $now->delimiter,
+                $now->encoding,
+            ];
+            $import->update(['said' => $all, ...$isReadAnew ? ['state' => 'reading', 'done' => 0, 'problem' => null] : []]);
+
+            return $isReadAnew;
+        });
     }
 
     /** Reads what was given into pages. What cannot be read is said in the import itself. */

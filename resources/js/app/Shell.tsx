@@ -12,6 +12,7 @@ import { lazily } from '../ui/lazily'
 import { useConfirming } from './useConfirming'
 import { timesAreOf } from '../ui/time'
 import { useKey } from '../ui/useKey'
+import { useWorked } from './useWorked'
 
 const door = () => import('./AtTheDoor')
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
@@ -21,6 +22,9 @@ const ConfirmIt = lazily(() => door().then(module => module.ConfirmIt))
 const Strips = lazily(() => import('./Strips').then(module => module.Strips))
 const DuplicatePage = lazily(() => import('./DuplicatePage').then(module => module.DuplicatePage))
 const SignedOut = lazily(() => door().then(module => module.SignedOut))
+
+/** How high a strip above the view is, px. */
+const STRIP = 43
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
 export function Shell() {
@@ -34,7 +38,8 @@ export function Shell() {
 }
 
 function Frame() {
-    const { lookingAs } = useSite()
+    const { lookingAs, key } = useSite()
+    const worked = useWorked(key)
     const [keysShown, showKeys] = useState(false)
     const [goTo, setGoTo] = useState(false)
     const [signedOut, setSignedOut] = useState(false)
@@ -61,8 +66,8 @@ function Frame() {
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
             <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
-                {/* Room for a strip that is known to come. */}
-                <div className={lookingAs === null ? undefined : 'min-h-[43px]'}>
+                {/* Room for the strips that are known to come. */}
+                <div style={{ minHeight: (lookingAs === null ? 0 : STRIP) + (worked === null ? 0 : STRIP) }}>
                     <Strips />
                 </div>
                 <div id="view" className="min-h-0" tabIndex={-1}>

@@ -26,7 +26,7 @@ export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => 
         onError: problem => notify.error(problem.message),
     })
     return (
-        <MenuList trigger={trigger} offset={6} className="min-w-[200px]">
+        <MenuList trigger={trigger} offset={6} className="w-[300px]">
             <p className="px-2.5 py-1 text-[12px] text-ink-3">Your sites</p>
             {site.session.sites.map(each => (
                 <MenuAct
@@ -49,16 +49,17 @@ export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => 
             <MenuAct onSelect={() => void navigate({ to: '/s/$site/take-out', params: { site: site.key } })}>
                 Export the site
             </MenuAct>
-            {removed.data?.map(each => (
-                <MenuAct key={each.key} onSelect={() => back.mutate(each.key)}>
-                    <span>Bring back {each.name}</span>
-                    <span className="ml-auto text-[12px] text-ink-3">removed {ago(each.since)}</span>
-                </MenuAct>
-            ))}
             {site.session.sites.some(each => each.isOwner) && (
                 // The menu closes, and lets the focus go, before the dialog takes it.
                 <MenuAct onSelect={() => setTimeout(onNew)}>New site…</MenuAct>
             )}
+            {/* Last: they come after the menu has opened. */}
+            {removed.data?.map(each => (
+                <MenuAct key={each.key} onSelect={() => back.mutate(each.key)}>
+                    <span>Bring back {each.name}</span>
+                    <span className="ml-auto pl-3 text-[12px] text-ink-3">removed {ago(each.since)}</span>
+                </MenuAct>
+            ))}
         </MenuList>
     )
 }

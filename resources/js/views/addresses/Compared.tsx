@@ -9,6 +9,9 @@ import { DayBars } from './DayBars'
 
 const DAYS = 28
 
+/** How high the bars of one are, px. */
+const HEIGHT = 34
+
 /** Redirects that lead to the same, one above the other day by day and on one scale: which of the posters brings people? */
 export function Compared({
     own,
@@ -67,13 +70,19 @@ export function Compared({
                                             <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>
                                         )}
                                     </label>
-                                    {!each.isLeft && each.days.length > 0 && (
-                                        <DayBars
-                                            days={each.days}
-                                            top={top}
-                                            height={34}
-                                            label={each.days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')}
-                                        />
+                                    {!each.isLeft && (
+                                        <div style={{ minHeight: HEIGHT }}>
+                                            {each.days.length > 0 && (
+                                                <DayBars
+                                                    days={each.days}
+                                                    top={top}
+                                                    height={HEIGHT}
+                                                    label={each.days
+                                                        .map(day => `${shortDate(day.day)} ${day.hits}`)
+                                                        .join(', ')}
+                                                />
+                                            )}
+                                        </div>
                                     )}
                                 </li>
                             )

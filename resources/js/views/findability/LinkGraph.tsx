@@ -70,6 +70,7 @@ export function LinkGraph({ onPage, onLists }: { onPage: OpenPage; onLists: () =
                 <Button variant="quiet" onClick={onLists}>
                     Back to the lists
                 </Button>
+                <Legend />
                 {data !== undefined && (
                     <span className="text-ink-2">
                         {count(data.pages.length, 'page')}
@@ -77,7 +78,6 @@ export function LinkGraph({ onPage, onLists }: { onPage: OpenPage; onLists: () =
                             `, the nearest of ${data.total.toLocaleString('en-GB')} to the start page`}
                     </span>
                 )}
-                <Legend />
                 <span className="ml-auto flex items-center gap-1">
                     <IconButton aria-label="Smaller" onClick={() => zoom(1 / STEP)}>
                         <Minus size={15} aria-hidden />

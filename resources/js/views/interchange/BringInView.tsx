@@ -46,7 +46,7 @@ function Given({ id, onGiven, onDone }: { id: string; onGiven: Props['onGiven'];
     if (source === undefined) return null
     return (
         <>
-            <div className="flex w-[272px] shrink-0 flex-col border-r border-line">
+            <div className="flex w-[288px] shrink-0 flex-col border-r border-line">
                 <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-6">
                     <PageTitle>Import pages</PageTitle>
                     <p className="mt-1 mb-4 text-[13px] break-words text-ink-2">
@@ -117,8 +117,8 @@ function Stage({
             <p role="status">
                 {isReading ? (
                     <>
-                        Reading it: <b className="font-semibold tabular-nums">{count(source.done, 'page')}</b> so far.
-                        You may go on with something else meanwhile.
+                        Reading it. You may go on with something else meanwhile. Pages so far:{' '}
+                        <b className="font-semibold tabular-nums">{source.done.toLocaleString('en-GB')}</b>
                     </>
                 ) : (
                     <>

@@ -12,6 +12,13 @@ import { Select } from '../../ui/Select'
 import type { SourceActs } from './useSource'
 import { delimiters, encodings, formats, type Format, type Source } from './words'
 
+// Of one length, so that nothing below them moves.
+const becomesOf = {
+    draft: 'What changes on live pages waits to be published.',
+    live: 'Visitors see them as soon as they have been imported.',
+    given: 'Those of which it says nothing are imported as drafts.',
+}
+
 const byLooks = ['', 'as it looks'] as const
 
 /** How it is read, and what becomes of it. */
@@ -28,7 +35,7 @@ export function SourceForm({ source, acts }: { source: Source; acts: SourceActs 
         </FieldFrame>
     )
     return (
-        <form className="grid content-start gap-3" onSubmit={event => event.preventDefault()}>
+        <form className="grid grid-cols-[minmax(0,1fr)] content-start gap-3" onSubmit={event => event.preventDefault()}>
             {frame('Read as', 'format', id => (
                 <Select
                     id={id}
@@ -77,7 +84,7 @@ export function SourceForm({ source, acts }: { source: Source; acts: SourceActs 
                         onChoose={as => say({ as })}
                     />
                 ),
-                said.as === 'draft' ? 'What changes on live pages waits to be published.' : undefined,
+                becomesOf[said.as],
             )}
             {frame('They stand', 'under', id => (
                 <Button id={id} className="w-full justify-start! truncate" onClick={() => pick(true)}>
@@ -102,7 +109,7 @@ export function SourceForm({ source, acts }: { source: Source; acts: SourceActs 
                 Old addresses lead to the pages
             </Choice>
             {source.menus.length > 0 && (
-                <fieldset className="grid gap-1.5">
+                <fieldset className="grid min-w-0 gap-1.5">
                     <legend className="mb-1 text-ink-2">Menus that were found</legend>
                     {source.menus.map((menu, n) => (
                         <Choice

@@ -76,6 +76,8 @@ export function useSourceActs(id: string) {
     const queries = useQueryClient()
     const path = { site: site.key, source: id }
     const say = useMutation({
+        // One after the other: what is shown is what was said last.
+        scope: { id: `source ${id}` },
         mutationFn: (said: Schemas['SourceSaid']) =>
             answered(api.PATCH('/sites/{site}/bring-in/{source}', { params: { path }, body: said })),
         onSuccess: source => queries.setQueryData(sourceKey(site.key, id), source),

@@ -60,8 +60,9 @@ export function PlansView({ search, onOpen, onWork }: Props) {
             </div>
             {open === undefined ? (
                 <div className="grid max-w-[560px] content-start gap-2 px-8 py-8">
-                    <p>
-                        {all.length === 0
+                    {/* Two lines kept for it: whether there are plans is known when they have come. */}
+                    <p className="min-h-[40px]">
+                        {plans.data !== undefined && all.length === 0
                             ? 'No plan yet. In a plan you prepare changes beside the living site: move, rename, write, arrange menus, as you do here.'
                             : 'Choose a plan to see what is prepared in it.'}
                     </p>

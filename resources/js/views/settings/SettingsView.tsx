@@ -55,7 +55,7 @@ export function SettingsView() {
                         ))}
                     </dl>
                 )}
-                {site.isOwner && (
+                {site.isOwner && !settings.isPending && (
                     <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-4">
                         <p className="min-w-0 flex-1 text-[13px] leading-5 text-ink-3">
                             A site that is removed answers nowhere. It waits in the bin for thirty days and comes back

@@ -100,7 +100,7 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                 <span className="ml-auto text-[12px] text-ink-3 tabular-nums">
                     {words.toLocaleString('en-GB')} {words === 1 ? 'word' : 'words'}
                 </span>
-                <p role="status" className="min-w-[150px] text-right text-[12px] text-ink-3">
+                <p role="status" className="min-w-[204px] text-right text-[12px] text-ink-3">
                     {writingStatus(writing)}
                 </p>
                 <Hint description={search.full === true ? 'Back to the size before' : 'Full screen'}>

@@ -10,6 +10,7 @@ export function boxOf(view: EditorView, at: number): Box | null {
     if (dom?.nodeType !== 1) return null
     // A picture beside text is drawn without the box that the editor puts around it.
     const drawn = (dom as Element).querySelector('[data-box]') ?? (dom as Element)
+    if (!drawn.isConnected) return null
     const { top, left, right, bottom } = drawn.getBoundingClientRect()
     return { top, left, right, bottom }
 }
