@@ -66,7 +66,26 @@ final readonly class AccountLinks
             ->where('token_hash', hash('sha256', $token))
             ->where('expires_at', '>', now())
             ->whereIn('purpose', $purposes)
-            ->first() ?? throw new InputRefused('link', 'This link is no longer valid: it has been used, or it has expired. Ask for another one.');
+            ->first() ?? throw self::isOver();
+    }
+
+    private static function isOver(): InputRefused
+    {
+        return new InputRefused('link', 'This link is no longer valid: it has been used, or it has expired. Ask for another one.');
+    }
+
+    /**
+     * The same, used up: of two who follow one link at once, one gets through. Inside a transaction, which the other waits for.
+     *
+     * @throws InputRefused as find() does
+     */
+    public function take(string $token, string ...$purposes): AccountLink
+    {
+        $link = $this->find($token, ...$purposes);
+        AccountLink::query()->whereKey($link->id)->delete() === 1 || throw self::isOver();
+        AccountLink::query()->where('user_id', $link->user_id)->delete();
+
+        return $link;
     }
 
     /**
@@ -77,11 +96,10 @@ final readonly class AccountLinks
     public function setPassword(string $token, string $password): User
     {
         return $this->db->transaction(function () use ($token, $password): User {
-            $link = $this->find($token, self::INVITATION, self::PASSWORD);
+            $link = $this->take($token, self::INVITATION, self::PASSWORD);
             $user = $link->user;
             NewPassword::guard($password, self::commonest(), [$user->name, $user->email]);
             $user->forceFill(['password' => $password, 'joined_at' => $user->joined_at ?? now()])->save();
-            AccountLink::query()->where('user_id', $user->id)->delete();
             $this->sessions->endAll($user);
             $user->tokens()->delete();
             if ($link->purpose === self::PASSWORD && self::canMail()) {

@@ -47,13 +47,13 @@ final readonly class StoredAccess implements AccessSource
     public function access(): SiteAccess
     {
         $people = $this->db->select(
-            'select u.ulid, u.name, array_to_json(array_agg(r.key order by r.id))::text as roles from memberships m join users u on u.id = m.user_id
-                join membership_roles mr on mr.membership_id = m.id join roles r on r.id = mr.role_id where m.site_id = ? group by u.id order by lower(u.name), u.id',
+            'select u.ulid, u.name, m.disabled_at is not null as is_disabled, array_to_json(array_agg(r.key order by r.id))::text as roles from memberships m join users u on u.id = m.user_id
+                join membership_roles mr on mr.membership_id = m.id join roles r on r.id = mr.role_id where m.site_id = ? group by u.id, m.id order by lower(u.name), u.id',
             [$this->site->id],
         );
         $of = [];
         foreach ($people as $row) {
-            $of[$row->ulid] = new Person($row->ulid, $row->name, array_values(json_decode($row->roles, true)));
+            $of[$row->ulid] = new Person($row->ulid, $row->name, array_values(json_decode($row->roles, true)), $row->is_disabled);
         }
         $lines = array_map(self::line(...), $this->db->select(self::LINES, [$this->site->id]));
         $roles = Role::query()->where('site_id', $this->site->id)->orderBy('id')->get()->map(static fn (Role $role): CoreRole => $role->onSite());

@@ -88,7 +88,7 @@ final readonly class AccessDifference
                 if ($known === []) {
                     unset($people[$id]);
                 } else {
-                    $people[$id] = new Person($id, $this->parts['names'][$id], $known);
+                    $people[$id] = ($people[$id] ?? new Person((string) $id, $this->parts['names'][$id], []))->withRoles($known);
                 }
             }
         }

@@ -7,9 +7,18 @@ namespace Heronstem\Core\Access;
 /** Somebody among the people of a site. */
 final readonly class Person
 {
-    /** @param  list<string>  $roles  keys */
-    public function __construct(public string $id, public string $name, public array $roles)
+    /**
+     * @param  list<string>  $roles  keys
+     * @param  bool  $isDisabled  let in no longer, with the roles that they had
+     */
+    public function __construct(public string $id, public string $name, public array $roles, public bool $isDisabled = false)
     {
+    }
+
+    /** @param  list<string>  $roles  keys */
+    public function withRoles(array $roles): self
+    {
+        return new self($this->id, $this->name, $roles, $this->isDisabled);
     }
 
     public function isOwner(): bool

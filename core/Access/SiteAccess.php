@@ -141,20 +141,20 @@ final readonly class SiteAccess
             unset($people[$id]);
             $lines = array_diff_key($lines, $this->linesOf(Who::person($id)));
         } else {
-            $people[$id] = new Person($id, ($this->people[$id] ?? null)->name ?? $name, array_values(array_unique($roles)));
+            $people[$id] = ($this->people[$id] ?? new Person($id, $name, []))->withRoles(array_values(array_unique($roles)));
         }
         $changed = new self($this->roles, $people, $lines);
         if ($this->owners() !== [] && $changed->owners() === []) {
-            throw new InputRefused('roles', 'This is the last owner of the site. Make somebody else an owner first.');
+            throw new InputRefused('roles', 'This is the last owner of the site who can sign in. Make somebody else an owner first.');
         }
 
         return $changed;
     }
 
-    /** @return list<Person> */
+    /** @return list<Person> those who are let in: a disabled one answers for nothing */
     public function owners(): array
     {
-        return array_values(array_filter($this->people, static fn (Person $person): bool => $person->isOwner()));
+        return array_values(array_filter($this->people, static fn (Person $person): bool => $person->isOwner() && ! $person->isDisabled));
     }
 
     /** @return array<string, int> the branches of which something is said, of one or of anybody, with how many lines */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Accounts;
 
+use App\Desk\UnderWay\SiteLock;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Site;
@@ -16,7 +17,7 @@ use Illuminate\Database\Connection;
 /** Lets somebody who works on a site in no longer, and again; says which roles need a second step. */
 final readonly class LetPeopleIn
 {
-    public function __construct(private Connection $db, private SecurityLog $log, private Sessions $sessions)
+    public function __construct(private Connection $db, private SecurityLog $log, private Sessions $sessions, private SiteLock $lock)
     {
     }
 
@@ -26,15 +27,18 @@ final readonly class LetPeopleIn
      */
     public function disable(Site $site, User $by, string $person): void
     {
-        $membership = $this->membership($site, $person);
-        $user = $membership->user;
-        if ($user->id === $by->id) {
-            throw new InputRefused('person', 'You cannot disable yourself. Ask another owner.');
-        }
-        if ($this->isOwner($membership) && ! $this->isOwner($this->membership($site, $by->ulid))) {
-            throw new InputRefused('person', 'Only an owner disables an owner.');
-        }
-        $this->db->transaction(function () use ($membership, $site, $by, $user): void {
+        $this->db->transaction(function () use ($site, $by, $person): void {
+            // As changes of roles are: of two owners who shut each other out in one moment, one stays.
+            $this->lock->take($site, true);
+            $membership = $this->membership($site, $person);
+            $user = $membership->user;
+            if ($user->id === $by->id) {
+                throw new InputRefused('person', 'You cannot disable yourself. Ask another owner.');
+            }
+            $own = $this->membership($site, $by->ulid);
+            if ($this->isOwner($membership) && ! ($this->isOwner($own) && $own->disabled_at === null)) {
+                throw new InputRefused('person', 'Only an owner disables an owner.');
+            }
             $membership->forceFill(['disabled_at' => $membership->disabled_at ?? now()])->save();
             $this->log->note(Happened::Disabled, $by, site: $site, detail: $user->name);
             if (! Membership::query()->where('user_id', $user->id)->whereNull('disabled_at')->exists()) {

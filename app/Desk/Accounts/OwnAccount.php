@@ -91,13 +91,12 @@ final readonly class OwnAccount
     public function confirmMail(string $token): User
     {
         return $this->db->transaction(function () use ($token): User {
-            $user = $this->links->find($token, AccountLinks::MAIL)->user;
+            $user = $this->links->take($token, AccountLinks::MAIL)->user;
             $to = (string) $user->email_wanted;
             if ($to === '' || User::query()->where('email', $to)->exists()) {
                 throw new InputRefused('link', 'This mail address can no longer be used. Ask for another one on the page of your account.');
             }
             $was = $user->email;
-            AccountLink::query()->where('user_id', $user->id)->delete();
             $user->forceFill(['email' => $to, 'email_wanted' => null])->save();
             $this->log->note(Happened::MailChanged, $user, detail: "$was became $to");
             $this->db->afterCommit(function () use ($user, $was, $to): void {

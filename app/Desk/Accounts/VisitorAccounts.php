@@ -49,14 +49,16 @@ final readonly class VisitorAccounts
             }
             $visitor =
                 $known ??
-                Visitor::query()->create([
-                    'site_id' => $site->id,
-                    'name' => $called,
-                    'email' => $to,
-                    'roles' => $signUp->rolesFor($to),
-                    'password' => bin2hex(random_bytes(32)),
-                    'admitted_at' => $signUp->open === SignUp::EVERYONE ? now() : null,
-                ]);
+                // Whoever sends the form twice in one moment has one account.
+                Visitor::query()->createOrFirst(
+                    ['site_id' => $site->id, 'email' => $to],
+                    [
+                        'name' => $called,
+                        'roles' => $signUp->rolesFor($to),
+                        'password' => bin2hex(random_bytes(32)),
+                        'admitted_at' => $signUp->open === SignUp::EVERYONE ? now() : null,
+                    ],
+                );
             $this->links->send($visitor, $site, VisitorLinks::SIGN_UP);
         });
     }
@@ -89,8 +91,10 @@ final readonly class VisitorAccounts
     {
         $this->guard($visitor, $password);
         $this->db->transaction(function () use ($visitor, $password): void {
+            if (! $this->links->use($visitor)) {
+                throw new InputRefused('link', 'This link has just been used. Ask for another one.');
+            }
             $visitor->forceFill(['password' => $password, 'confirmed_at' => $visitor->confirmed_at ?? now()])->save();
-            $this->links->use($visitor);
             $this->db->delete('delete from visitor_sign_ins where visitor_id = ?', [$visitor->id]);
         });
     }

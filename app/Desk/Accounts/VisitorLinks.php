@@ -70,10 +70,10 @@ final readonly class VisitorLinks
         return $id === null ? null : Visitor::query()->whereKey($id)->first();
     }
 
-    /** Whatever leads to setting a password is used up. */
-    public function use(Visitor $visitor): void
+    /** Whatever leads to setting a password is used up; whether there was something left. Of two who follow one link at once, one gets through. */
+    public function use(Visitor $visitor): bool
     {
-        $this->db->delete('delete from visitor_links where visitor_id = ?', [$visitor->id]);
+        return $this->db->delete('delete from visitor_links where visitor_id = ?', [$visitor->id]) > 0;
     }
 
     private function make(Visitor $visitor, Site $site, string $purpose): string

@@ -67,15 +67,13 @@ final readonly class KeepPlans
      */
     public function add(Plan $plan, User $user, Batch $batch, Rights $rights): StoredStep
     {
-        $this->guardOpen($plan);
         foreach ($batch->changes as $i => $change) {
             if ($change instanceof Undo || $change instanceof StandsAlone) {
                 throw new InputRefused("changes.$i", 'This is done to the living site alone, not prepared in a plan.');
             }
         }
 
-        return $this->db->transaction(function () use ($plan, $user, $batch, $rights): StoredStep {
-            $plan = Plan::query()->whereKey($plan->id)->lockForUpdate()->firstOrFail();
+        return $this->held($plan, function (Plan $plan) use ($user, $batch, $rights): StoredStep {
             if ($plan->steps()->count() >= self::MAX_STEPS) {
                 throw new InputRefused(
                     'changes',
@@ -117,8 +115,7 @@ final readonly class KeepPlans
 
     public function remove(Plan $plan, StoredStep $step, Rights $rights): void
     {
-        $this->guardOpen($plan);
-        $this->db->transaction(function () use ($plan, $step, $rights): void {
+        $this->held($plan, function (Plan $plan) use ($step, $rights): void {
             $step->delete();
             $this->settleBase($plan, $rights);
         });
@@ -127,11 +124,12 @@ final readonly class KeepPlans
     /** The plan's word holds against what somebody did to the page on the living site meanwhile. */
     public function accept(Plan $plan, string $page, Rights $rights): void
     {
-        $this->guardOpen($plan);
-        $ripple = $this->review->of($plan, $rights)->ripple;
-        if ($ripple !== null) {
-            $plan->update(['base' => (new PlanBase($plan->base))->accepting($ripple, $page)->fields]);
-        }
+        $this->held($plan, function (Plan $plan) use ($page, $rights): void {
+            $ripple = $this->review->of($plan, $rights)->ripple;
+            if ($ripple !== null) {
+                $plan->update(['base' => (new PlanBase($plan->base))->accepting($ripple, $page)->fields]);
+            }
+        });
     }
 
     /**
@@ -143,10 +141,29 @@ final readonly class KeepPlans
      */
     public function decide(Plan $plan, array $decisions): void
     {
-        $this->guardOpen($plan);
-        $plan->fill(['decisions' => [...$plan->decisions, ...$decisions]]);
-        $this->review->decisions($plan);
-        $plan->save();
+        $this->held($plan, function (Plan $plan) use ($decisions): void {
+            $plan->fill(['decisions' => [...$plan->decisions, ...$decisions]]);
+            $this->review->decisions($plan);
+            $plan->save();
+        });
+    }
+
+    /**
+     * Does something to a plan as it is by now: what somebody else has said of it in the same moment stays.
+     *
+     * @template T
+     *
+     * @param  \Closure(Plan): T  $work
+     * @return T
+     */
+    private function held(Plan $plan, \Closure $work): mixed
+    {
+        return $this->db->transaction(function () use ($plan, $work): mixed {
+            $plan->setRawAttributes(Plan::query()->whereKey($plan->id)->lockForUpdate()->firstOrFail()->getAttributes(), true);
+            $this->guardOpen($plan);
+
+            return $work($plan);
+        });
     }
 
     /** What steps that are left still change, so that nothing is asked of what is no longer prepared. */

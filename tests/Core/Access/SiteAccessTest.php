@@ -7,6 +7,7 @@ namespace Tests\Core\Access;
 use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Access\AccessDifference;
+use Heronstem\Core\Access\Person;
 use Heronstem\Core\Access\Right;
 use Heronstem\Core\Access\Role;
 use Heronstem\Core\Access\Says;
@@ -80,6 +81,19 @@ final class SiteAccessTest extends TestCase
         self::assertTrue($said->rightsOf('Isla')->may(Right::Publish, ['Farra']));
         self::assertEquals($this->access->withPerson('Isla', []), $said->withPerson('Isla', []));
         self::assertFalse($said->withPerson('Isla', [])->rightsOf('Isla')->may(Right::See));
+    }
+
+    #[Test]
+    public function an_owner_who_is_let_in_no_longer_counts_for_nobody_and_keeps_their_roles(): void
+    {
+        $ada = new Person('Ada', 'Ada', [Role::OWNER], isDisabled: true);
+        $access = new SiteAccess($this->access->roles, [...$this->access->people, 'Ada' => $ada], $this->access->lines);
+        self::assertSame(['Greta'], array_column($access->owners(), 'id'));
+        $this->refused('roles', 'last owner', fn () => $access->withPerson('Greta', [Role::READER]));
+        self::assertTrue($access->withPerson('Ada', [Role::OWNER, Role::WRITER])->people['Ada']->isDisabled);
+
+        $demoted = AccessDifference::between($access, $later = $access->withPerson('Ada', [Role::WRITER]));
+        self::assertEquals($access, $demoted?->undoneOn($later), 'Undoing gives the role back, and does not let them in.');
     }
 
     #[Test]
