@@ -2,7 +2,7 @@ import { Outlet } from '@tanstack/react-router'
 import { Suspense, useEffect, useState } from 'react'
 import { onSignedOut } from '../api/client'
 import { useAsked } from './asked'
-import { useChanges, ChangesProvider } from './changes'
+import { useChanges, ChangesProvider, tray } from './changes'
 import type { Named } from './pageActs'
 import { Rail } from './Rail'
 import { useSite } from './site'
@@ -17,7 +17,7 @@ import { useWorked } from './useWorked'
 const door = () => import('./AtTheDoor')
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
-const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
+const RippleTray = lazily(() => tray().then(module => module.RippleTray))
 const ConfirmIt = lazily(() => door().then(module => module.ConfirmIt))
 const Strips = lazily(() => import('./Strips').then(module => module.Strips))
 const DuplicatePage = lazily(() => import('./DuplicatePage').then(module => module.DuplicatePage))

@@ -45,6 +45,9 @@ type Changes = {
 }
 const undoing = () => import('./undoing')
 
+/** What a ripple is shown in. */
+export const tray = () => import('./RippleTray')
+
 /** Ways out and decisions: fetched with the first. */
 const waysOut = () => import('./amending')
 
@@ -169,7 +172,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         ({ failed, always, now, ...proposal }: Proposal) => {
             const carried = async () => {
                 try {
-                    const ripple = await planOf(site, proposal)
+                    const coming = planOf(site, proposal)
+                    // Where it will be shown in: fetched meanwhile.
+                    void tray().catch(() => undefined)
+                    const ripple = await coming
                     const ready: Pending = { ...proposal, ripple, note: '' }
                     // Nobody but those who look at the plan notices what is prepared in it.
                     const isPrepared = workedOn(site) !== null && proposal.batch !== undefined

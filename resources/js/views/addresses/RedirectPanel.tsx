@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { redirectQuery, type Span } from '../../api/addressQueries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
@@ -39,7 +39,17 @@ export function RedirectPanel({
     const site = useSite()
     const { propose } = useChanges()
     const [span, setSpan] = useState<Span>('day')
-    const { data, error } = useQuery({ ...redirectQuery(site.key, id, span), placeholderData: keepPreviousData })
+    const isGone = useRef(false)
+    const { data, error } = useQuery({
+        ...redirectQuery(site.key, id, span),
+        placeholderData: keepPreviousData,
+        // What has been removed is not asked for while the panel closes.
+        enabled: () => !isGone.current,
+    })
+    const leave = () => {
+        isGone.current = true
+        onGone()
+    }
     const [typed, setTyped] = useState<Draft | null>(null)
     const stored = data === undefined ? null : draftOf(data.redirect, data.targetName)
     const draft = typed ?? stored
@@ -66,7 +76,7 @@ export function RedirectPanel({
             act: 'Remove it',
             batch: { changes: [{ kind: 'remove-redirect', redirect: id, gone }] },
             now: true,
-            done: onGone,
+            done: leave,
         })
     const page = data?.redirect.leadsTo?.page
     const serve = () =>
@@ -81,7 +91,7 @@ export function RedirectPanel({
                 ],
             },
             now: true,
-            done: onGone,
+            done: leave,
         })
     return (
         <SidePanel

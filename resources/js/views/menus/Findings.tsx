@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { AlertTriangle } from 'lucide-react'
 import type { ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
@@ -9,6 +10,8 @@ type Props = {
     menu: Schemas['Menu']
     place: Schemas['MenuPlace'] | undefined
     writes: boolean
+    /** They come a moment after each step: as high whatever they are. */
+    isSteady: boolean
     onEntry: (entry: string) => void
     onLead: (entry: string, page: string) => void
     onOut: (entry: string) => void
@@ -17,14 +20,19 @@ type Props = {
 const mendedByOut = ['leads-nowhere', 'page-hidden', 'target-doubled', 'blank']
 
 /** What is noticed in a menu, each with what mends it. */
-export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props) {
+export function Findings({ menu, place, writes, isSteady, onEntry, onLead, onOut }: Props) {
     const wide = place === undefined ? [] : tooWide(menu.shown, place.widest)
-    if (menu.findings.length + wide.length === 0) return null
+    const isEmpty = menu.findings.length + wide.length === 0
+    if (isEmpty && !isSteady) return null
     return (
         <ul
             aria-label="Findings"
-            className="grid max-h-[32%] shrink-0 gap-1 overflow-y-auto border-t border-line px-4 py-2.5"
+            className={clsx(
+                'grid shrink-0 content-start gap-1 overflow-y-auto border-t border-line px-4 py-2.5',
+                isSteady ? 'h-[76px]' : 'max-h-[32%]',
+            )}
         >
+            {isEmpty && <li className="text-ink-3">Nothing found in this menu.</li>}
             {menu.findings.map(({ entry, page, kind, ...finding }, i) => (
                 <Finding key={i} description={findingWords({ entry, page, kind, ...finding })}>
                     {entry !== null && <Fix onClick={() => onEntry(entry)}>Look</Fix>}

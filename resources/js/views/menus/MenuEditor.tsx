@@ -70,6 +70,7 @@ export function MenuEditor(editing: MenuEditing) {
                         }
                         writes={writes}
                         spot={editor.drag.seenSpot}
+                        isSteady={isUnsaved}
                         editing={editor.editing}
                         onSeen={editor.onSeen}
                     />
@@ -122,12 +123,12 @@ export function MenuEditor(editing: MenuEditing) {
                         </p>
                     )}
                 </div>
-                {/* At the bottom: they come a moment after each step, and the entries stay where they are. */}
                 {looked !== undefined && (
                     <Findings
                         menu={looked}
                         place={place}
                         writes={writes}
+                        isSteady={isUnsaved}
                         onEntry={onEntry}
                         onLead={(entry, page) => arrange(change(entries, entry, { kind: 'page', page }))}
                         onOut={editor.out}

@@ -1,5 +1,5 @@
 import { useDroppable } from '@dnd-kit/core'
-import { useState } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useAtPointer } from '../../ui/AtPointer'
 import { lines, type Entry } from './arrangement'
@@ -19,22 +19,36 @@ type Props = {
     chosen: Seen | null
     writes: boolean
     spot: SeenSpot | null
+    /** It keeps its height while it is being changed, so that the entries below stay where they are. */
+    isSteady: boolean
     editing: SeenEditing
     onSeen: (seen: Seen) => void
 }
 
 /** The menu as somebody sees it. What is seen is changed where it is seen. */
-export function SeenMenu({ menu, looked, entries, search, chosen, writes, spot, editing, onSeen }: Props) {
+export function SeenMenu({ menu, looked, entries, search, chosen, writes, spot, isSteady, editing, onSeen }: Props) {
     const phone = search.width === 'phone'
     const acts = useAtPointer<Schemas['ShownEntry']>()
     const [naming, setNaming] = useState<Schemas['ShownEntry'] | null>(null)
     // What is dropped beside all items comes last.
     const { setNodeRef } = useDroppable({ id: 'seen end', data: { end: true } })
+    const frame = useRef<HTMLDivElement>(null)
+    useLayoutEffect(() => {
+        const box = frame.current
+        if (!isSteady || box === null) return
+        box.style.height = `${box.offsetHeight}px`
+        return () => {
+            box.style.height = ''
+        }
+    }, [isSteady, phone])
     return (
         <section ref={setNodeRef} aria-label="As visitors see it" className="border-b border-line bg-sunk px-4 py-3.5">
             <div
+                ref={frame}
                 className={
-                    phone ? 'mx-auto max-w-[340px] rounded-md bg-sheet p-3 shadow-float' : 'rounded-md bg-sheet p-3'
+                    phone
+                        ? 'mx-auto min-h-[104px] max-w-[340px] overflow-y-auto rounded-md bg-sheet p-3 shadow-float'
+                        : 'min-h-[104px] overflow-y-auto rounded-md bg-sheet p-3'
                 }
             >
                 {looked !== undefined && (

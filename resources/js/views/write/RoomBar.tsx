@@ -101,7 +101,7 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                     {words.toLocaleString('en-GB')} {words === 1 ? 'word' : 'words'}
                 </span>
                 <p role="status" className="min-w-[204px] text-right text-[12px] text-ink-3">
-                    {writingStatus(writing)}
+                    <span key={writingStatus(writing)}>{writingStatus(writing)}</span>
                 </p>
                 <Hint description={search.full === true ? 'Back to the size before' : 'Full screen'}>
                     <IconButton
