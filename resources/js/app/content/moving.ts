@@ -34,13 +34,14 @@ export function stepped(state: EditorState, at: number, direction: -1 | 1): Tran
     if (block === null || neighbour === null || neighbour === undefined) return null
     const to = direction < 0 ? at - neighbour.nodeSize : at + neighbour.nodeSize
     const tr = state.tr.delete(at, at + block.nodeSize).insert(to, block)
-    const offset = state.selection.from - at
-    const isNode = state.selection instanceof NodeSelection
+    const { selection } = state
+    // The caret goes along with the block that it is in; anywhere else it stays where it is.
+    if (selection.from < at || selection.to > at + block.nodeSize) return tr
     return tr
         .setSelection(
-            isNode
+            selection instanceof NodeSelection && selection.from === at
                 ? NodeSelection.create(tr.doc, to)
-                : Selection.near(tr.doc.resolve(Math.min(to + offset, tr.doc.content.size))),
+                : Selection.near(tr.doc.resolve(to + selection.from - at)),
         )
         .scrollIntoView()
 }

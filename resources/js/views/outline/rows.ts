@@ -89,22 +89,24 @@ export const flat = (found: Page[]): Row[] =>
 /** What a filter found, as lines: already in tree order, ancestors among them. */
 export function filtered(found: Page[]): Row[] {
     const parents = new Set(found.map(page => page.parent))
+    // From the bottom up, by level: whether a line of that level comes before one that is further out.
+    const goesOn: boolean[] = []
+    const stems = found.toReversed().map(({ level }) => {
+        const stem = Array.from({ length: level }, (_, n) => goesOn[n] ?? false)
+        goesOn.length = level - 1
+        for (let n = 0; n < level; n++) goesOn[n] = n === level - 1 || (stem[n] ?? false)
+        return stem
+    })
     return found.map((page, index) => {
-        const rest = found.slice(index + 1)
-        const end = rest.findIndex(other => other.level < page.level)
-        const last = !(end === -1 ? rest : rest.slice(0, end)).some(other => other.level === page.level)
-        const through = Array.from({ length: page.level - 1 }, (_, level) => {
-            const next = rest.find(other => other.level <= level + 1)
-            return next !== undefined && next.level === level + 1
-        })
+        const stem = stems[found.length - 1 - index] ?? []
         return {
             kind: 'page',
             key: page.id,
             page,
             open: parents.has(page.id),
             level: page.level,
-            last,
-            through,
+            last: stem[page.level - 1] !== true,
+            through: stem.slice(0, page.level - 1),
             position: index + 1,
             siblings: found.length,
         }

@@ -25,10 +25,15 @@ export function removeBlock(editor: Editor, at: number) {
 export function duplicateBlock(editor: Editor, at: number) {
     const node = editor.state.doc.nodeAt(at)
     if (node === null) return
-    // A name leads to one place: the copy gets none.
-    const copy = node.type.create({ ...node.attrs, anchor: null }, node.content, node.marks)
-    editor.view.dispatch(editor.state.tr.insert(at + node.nodeSize, copy))
+    editor.view.dispatch(editor.state.tr.insert(at + node.nodeSize, unnamed(node)))
     editor.view.focus()
+}
+
+/** The same without the names of places in it: a name leads to one place. */
+function unnamed(node: Node): Node {
+    if (node.isText) return node
+    const attrs = 'anchor' in node.attrs ? { ...node.attrs, anchor: null } : node.attrs
+    return node.type.create(attrs, Fragment.from(node.children.map(unnamed)), node.marks)
 }
 
 export function moveBlock(editor: Editor, at: number, direction: -1 | 1) {
