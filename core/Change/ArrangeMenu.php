@@ -9,6 +9,7 @@ use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\EntryReader;
 use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuFile;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -96,7 +97,31 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'arrange-menu', 'menu' => $this->menu, 'entries' => count($this->entries)];
+        $under = [];
+        foreach ($this->entries as $entry) {
+            $under[(string) $entry->parent][] = $entry;
+        }
+
+        return [
+            'kind' => 'arrange-menu',
+            'menu' => $this->menu,
+            'entries' => self::nested($under, ''),
+            ...$this->basedOn === null ? [] : ['basedOn' => $this->basedOn],
+        ];
+    }
+
+    /**
+     * @param  array<string, list<Entry>>  $under  by what they stand under
+     * @return list<array<string, mixed>>
+     */
+    private static function nested(array $under, string $parent): array
+    {
+        return array_map(
+            static fn (Entry $entry): array => ['id' => $entry->id] +
+                MenuFile::written($entry) +
+                (isset($under[$entry->id]) ? ['entries' => self::nested($under, $entry->id)] : []),
+            $under[$parent] ?? [],
+        );
     }
 
     /** @throws InputRefused */

@@ -352,7 +352,7 @@ final readonly class RandomChanges
                     contents: new BranchContents(1 + ($how % 3), BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : []),
                 ),
                 new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
-                new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
+                new Entry($id(4), $id(3), 0, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
             ],
             0,
             2 + ($how % 4),
