@@ -110,6 +110,46 @@ final class PlansTest extends AppTestCase
     }
 
     #[Test]
+    public function a_menu_arranged_in_a_plan_is_seen_in_it_and_applied_with_it(): void
+    {
+        $menu = (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid');
+        $labels = fn (array $given): array => array_column($given['entries'], 'label');
+        $entries = [
+            ['kind' => 'heading', 'label' => 'Before you sail', 'entries' => [['kind' => 'page', 'page' => $this->fares, 'label' => 'What it costs']]],
+            ['kind' => 'url', 'url' => 'https://a.example/', 'label' => 'Elsewhere'],
+        ];
+        $stored = $this->api('GET', "menus/$menu")->assertOk()->json();
+        $this->step(['kind' => 'arrange-menu', 'menu' => $menu, 'basedOn' => $stored['version'], 'entries' => $entries]);
+        $this->step(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices']);
+
+        self::assertSame(['Before you sail', 'Elsewhere'], $labels($this->planned('GET', "menus/$menu")->assertOk()->json()));
+        self::assertSame($labels($stored), $labels($this->api('GET', "menus/$menu")->json()));
+        $review = $this->api('GET', "plans/{$this->plan}")->assertOk()->json();
+        self::assertSame([null, null], array_column($review['steps'], 'refused'));
+        self::assertStringContainsString('Changed the menu', $review['steps'][0]['sentence']);
+        $this->api('POST', "plans/{$this->plan}/switched")->assertCreated();
+
+        $now = $this->api('GET', "menus/$menu")->json();
+        self::assertSame(['Before you sail', 'Elsewhere'], $labels($now));
+        self::assertSame(['What it costs'], $labels($now['entries'][0]));
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function a_menu_that_somebody_changes_meanwhile_is_not_overwritten_by_a_plan(): void
+    {
+        $menu = (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid');
+        $version = $this->api('GET', "menus/$menu")->json('version');
+        $this->step(['kind' => 'arrange-menu', 'menu' => $menu, 'basedOn' => $version, 'entries' => [['kind' => 'page', 'page' => $this->fares]]]);
+        $this->change(['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => [['kind' => 'page', 'page' => $this->travel]]]);
+
+        $review = $this->api('GET', "plans/{$this->plan}")->assertOk()->json();
+
+        self::assertStringContainsString('Somebody changed', $review['steps'][0]['refused']);
+        $this->api('POST', "plans/{$this->plan}/switched")->assertUnprocessable();
+    }
+
+    #[Test]
     public function what_moved_under_a_plan_follows_what_contradicts_asks_and_what_is_gone_is_told(): void
     {
         $this->step(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices']);
