@@ -7,10 +7,11 @@ namespace Heronstem\Core\Change;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Visitors\PageAccess;
+use Heronstem\Core\Visitors\PagePassword;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Says which visitors see a page and the pages below it that say nothing themselves; or nothing any more, so that it is as above. */
-final readonly class SetAccess implements RequestedChange
+final readonly class SetAccess implements HoldsSecret, RequestedChange
 {
     use HasShape, NamesItsPage;
 
@@ -69,15 +70,22 @@ final readonly class SetAccess implements RequestedChange
         };
     }
 
-    /** The password itself is kept nowhere. */
     public function toArray(): array
     {
-        $access = $this->access;
-        if (isset($access['password'])) {
-            $access['password'] = true;
+        return self::sealed(['kind' => 'set-access', 'page' => $this->page, 'access' => $this->access], [$this->page]);
+    }
+
+    /** The password itself is kept nowhere: only its keys, one of each page. */
+    public static function sealed(array $written, array $pages): array
+    {
+        $typed = is_array($written['access'] ?? null) ? $written['access']['password'] ?? null : null;
+        if (is_string($typed) && $typed !== '') {
+            $written['access']['password'] = [
+                'keys' => array_combine($pages, array_map(static fn (string $page): string => PagePassword::set($typed, $page)->kept, $pages)),
+            ];
         }
 
-        return ['kind' => 'set-access', 'page' => $this->page, 'access' => $access];
+        return $written;
     }
 
     private function accessAfter(?PageAccess $before): ?PageAccess

@@ -85,7 +85,9 @@ final readonly class SeveralPages implements Change
 
     public function toArray(): array
     {
-        return ['pages' => $this->pages] + $this->written;
+        $first = ($this->each)($this->pages[0], null);
+
+        return ['pages' => $this->pages] + ($first instanceof HoldsSecret ? $first::sealed($this->written, $this->pages) : $this->written);
     }
 
     /** @return list<string> */

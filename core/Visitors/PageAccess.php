@@ -50,7 +50,7 @@ final readonly class PageAccess
     }
 
     /**
-     * @param  array<mixed>  $given  by the names of the fields; of a password its text, or true for the one that is set
+     * @param  array<mixed>  $given  by the names of the fields; of a password its text, true for the one that is set, or its keys by page, as changes are kept
      * @param  string  $zone  of times written without one
      * @param  self|null  $before  what the page said
      *
@@ -306,6 +306,8 @@ final readonly class PageAccess
         return match (true) {
             $typed === null, $typed === '', $typed === false => null,
             is_string($typed) => PagePassword::set($typed, $page),
+            is_array($typed) && is_array($typed['keys'] ?? null) => PagePassword::stored($typed['keys'][$page] ?? null) ??
+                throw new InputRefused('password', 'There is no key of a password for this page. Type the password.'),
             $typed === true && $before?->password !== null => $before->password,
             default => throw new InputRefused('password', 'Type a password. (True keeps the one that is set, and there is none.)'),
         };

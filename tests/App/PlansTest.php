@@ -136,6 +136,25 @@ final class PlansTest extends AppTestCase
     }
 
     #[Test]
+    public function a_page_is_closed_by_a_password_in_a_plan_and_the_password_is_kept_nowhere(): void
+    {
+        $access = ['to' => 'some', 'password' => 'over the sound'];
+        $this->step(['kind' => 'set-access', 'pages' => [$this->fares, $this->travel], 'access' => $access]);
+        $this->visit('/fares')->assertOk();
+
+        $this->api('POST', "plans/{$this->plan}/switched")->assertCreated();
+
+        $this->visit('/fares')->assertForbidden();
+        $open = fn (string $password): TestResponse => $this->call('POST', 'http://ferries.test/_account/open', ['to' => '/fares', 'password' => $password], server: ['REQUEST_URI' => '/_account/open']);
+        $open('under the sound')->assertSee('not the password');
+        $open('over the sound')->assertRedirect('/fares');
+        foreach (['history' => 'batch', 'plan_steps' => 'changes'] as $table => $column) {
+            self::assertSame([], DB::table($table)->whereRaw("$column::text like '%over the sound%'")->pluck('id')->all());
+        }
+        $this->assertInvariants();
+    }
+
+    #[Test]
     public function a_menu_that_somebody_changes_meanwhile_is_not_overwritten_by_a_plan(): void
     {
         $menu = (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid');
