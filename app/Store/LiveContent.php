@@ -14,18 +14,30 @@ final readonly class LiveContent
     }
 
     /**
-     * Makes versions of pages' content those that were saved last.
+     * Makes versions of pages' content those that were saved last. Version 0 is a page for which nothing was saved yet: what was saved
+     * since stays among its versions.
      *
      * @param  array<string, int>  $versions  by page
      */
     public function save(array $versions): void
     {
-        if ($versions !== []) {
-            $this->db->update(
-                'update page_contents w set working_version = r.number, working = r.document, saved_by = r.user_id, saved_at = now()
+        $blank = array_keys($versions, 0, true);
+        if ($blank !== []) {
+            $gone = $this->db->select(
+                'delete from page_contents w using pages p where p.id = w.page_id and p.ulid = any(?::text[]) returning w.page_id',
+                [PgArray::of($blank)],
+            );
+            $this->links->note(array_column($gone, 'page_id'));
+        }
+        $saved = array_diff($versions, [0]);
+        if ($saved !== []) {
+            $this->db->insert(
+                'insert into page_contents (page_id, working, working_version, saved_by)
+                    select p.id, r.document, r.number, r.user_id
                     from unnest(?::text[], ?::int[]) as n(ulid, version) join pages p on p.ulid = n.ulid join content_versions r on r.page_id = p.id and r.number = n.version
-                    where w.page_id = p.id',
-                [PgArray::of(array_keys($versions)), PgArray::numbers($versions)],
+                    on conflict (page_id) do update
+                        set working_version = excluded.working_version, working = excluded.working, saved_by = excluded.saved_by, saved_at = now()',
+                [PgArray::of(array_keys($saved)), PgArray::numbers($saved)],
             );
         }
     }

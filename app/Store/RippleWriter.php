@@ -157,11 +157,7 @@ final readonly class RippleWriter
             }
         }
 
-        return array_column(
-            array_filter($changed, static fn (Page $page): bool => isset($set[$page->id]) && $page->contentSaved > 0),
-            'contentSaved',
-            'id',
-        );
+        return array_column(array_filter($changed, static fn (Page $page): bool => isset($set[$page->id])), 'contentSaved', 'id');
     }
 
     /**
