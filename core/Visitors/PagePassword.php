@@ -49,7 +49,7 @@ final readonly class PagePassword
     {
         [$salt, $key] = explode('.', $this->kept);
 
-        return mb_strlen($typed) <= self::MAX && hash_equals($key, self::key($typed, (string) hex2bin($salt)));
+        return $typed !== '' && mb_strlen($typed) <= self::MAX && hash_equals($key, self::key($typed, (string) hex2bin($salt)));
     }
 
     private static function key(string $typed, string $salt): string

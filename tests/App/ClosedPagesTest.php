@@ -87,6 +87,7 @@ final class ClosedPagesTest extends AppTestCase
         $this->send('/_account/open', ['to' => '/crew/rota', 'password' => 'Puffin-at-noon'])
             ->assertStatus(422)
             ->assertSee('not the password');
+        $this->send('/_account/open', ['to' => '/crew/rota', 'password' => ''])->assertSee('not the password');
         $opened = $this->send('/_account/open', ['to' => '/crew/rota', 'password' => 'puffin-at-noon'])
             ->assertStatus(303)
             ->assertHeader('Location', '/crew/rota');

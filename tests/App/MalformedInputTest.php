@@ -254,6 +254,9 @@ final class MalformedInputTest extends AppTestCase
                 "{\"a\0\":1}",
                 '{"a\u0000":1}',
                 '{"text":"a\u0000b","note":"\u0000"}',
+                '{"a":1e400}',
+                '{"changes":[{"a":[-1e999]}]}',
+                '{"a":'.str_repeat('9', 400).'}',
             ] as $body
         ) {
             $answer = $this->ask($method, $this->at($path), $body);

@@ -46,8 +46,29 @@ final class JsonBody
         if (! is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
             throw new InvalidInput(400, 'body', 'The body has to be one JSON object, like {"changes": […]}.');
         }
+        self::guardNumbers($body, $decoded);
 
         return $decoded;
+    }
+
+    /**
+     * JSON has numbers of any size; what is too large to be computed with would be infinity from here on, which no JSON can say again.
+     *
+     * @param  array<mixed>  $decoded
+     *
+     * @throws InvalidInput
+     */
+    private static function guardNumbers(string $body, array $decoded): void
+    {
+        // Looked for only where a number could be that large at all.
+        if (preg_match('/\d[eE]\+?\d|\d{309}/', $body) !== 1) {
+            return;
+        }
+        array_walk_recursive($decoded, static function (mixed $value, int|string $field): void {
+            if (is_float($value) && is_infinite($value)) {
+                throw new InvalidInput(400, is_string($field) ? $field : 'body', 'This number is too large.');
+            }
+        });
     }
 
     /** Counts what stands outside of texts; cost: one look at each sign. */

@@ -10,6 +10,9 @@ use Heronstem\Core\OneLine;
 /** Brings what forms, tables and scripts give into the form in which a kind of field is kept. */
 final class FieldInput
 {
+    /** As many as are computed with exactly (IEEE 754, double). */
+    private const MOST_DIGITS = 15;
+
     /** Words for yes and no in tables. */
     private const YES_NO = ['yes' => true, 'true' => true, '1' => true, 'no' => false, 'false' => false, '0' => false];
 
@@ -55,8 +58,11 @@ final class FieldInput
     private static function number(string $given, string $at): int|float
     {
         $plain = self::plain($given, $at);
-        if (! is_numeric($plain) || strlen($plain) > 20) {
+        if (preg_match('/^[+-]?(?:\d+\.?\d*|\.\d+)$/D', $plain) !== 1) {
             throw new InputRefused($at, 'This is a number, such as 12 or 12.5.');
+        }
+        if (strlen($plain) > self::MOST_DIGITS) {
+            throw new InputRefused($at, sprintf('A number has at most %d digits.', self::MOST_DIGITS));
         }
 
         return str_contains($plain, '.') ? (float) $plain : (int) $plain;
@@ -98,7 +104,12 @@ final class FieldInput
             );
         }
         $last = max((int) strrpos($given, '.'), (int) strrpos($given, ','));
-        if ($last > 0) {
+        $sign = preg_quote($given[$last] ?? '', '/');
+        if (preg_match("/^-?\\d{1,3}(?:$sign\\d{3}){2,}$/D", $given) === 1) {
+            // More than one of a sign stand between thousands.
+            return str_replace(['.', ','], '', $given);
+        }
+        if ($last > 0 && substr_count($given, $given[$last]) === 1) {
             $given = str_replace(['.', ','], '', substr($given, 0, $last)).'.'.substr($given, $last + 1);
         }
 

@@ -54,7 +54,7 @@ export function ReplaceDialog({ site, file, by, onClose }: Props) {
             {problem !== null && <Alert className="mt-3">{problem}</Alert>}
             <DialogActions className="mt-4">
                 {share !== null && (
-                    <progress value={share} max={1} aria-label="Uploaded" className="mr-auto w-[160px] accent-heron" />
+                    <progress value={share} max={1} aria-label="Uploaded" className="track mr-auto max-w-[160px]" />
                 )}
                 <Button onClick={onClose}>Cancel</Button>
                 <Button variant="main" disabled={share !== null} onClick={() => void replace()}>

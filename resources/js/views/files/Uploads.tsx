@@ -21,7 +21,7 @@ export function Uploads({ uploads, onStop, onClose }: Props) {
                         ? `Uploading ${count(uploads.length, 'file')}: ${count(open.length, 'is', 'are')} left`
                         : `${count(uploads.length - failed.length, 'file')} uploaded${failed.length > 0 ? `, ${failed.length} not` : ''}`}
                 </p>
-                <progress value={share} max={1} aria-label="Uploaded" className="h-1.5 min-w-0 flex-1 accent-heron" />
+                <progress value={share} max={1} aria-label="Uploaded" className="track min-w-0 flex-1" />
                 {open.length > 0 ? (
                     <Button variant="quiet" onClick={onStop}>
                         Stop

@@ -29,7 +29,7 @@ export function Findings({ menu, place, writes, isSteady, onEntry, onLead, onOut
             aria-label="Findings"
             className={clsx(
                 'grid shrink-0 content-start gap-1 overflow-y-auto border-t border-line px-4 py-2.5',
-                isSteady ? 'h-[76px]' : 'max-h-[32%]',
+                isSteady ? 'h-[88px]' : 'max-h-[32%]',
             )}
         >
             {isEmpty && <li className="text-ink-3">Nothing found in this menu.</li>}
