@@ -155,7 +155,7 @@ final readonly class SiteSearch
     public function toText(): string
     {
         return Stored::text(
-            array_filter([
+            Stored::said([
                 'defaults' => $this->defaults->toArray(),
                 'layouts' => array_map(static fn (SearchDefaults $of): array => $of->toArray(), $this->layouts),
                 'robots' => $this->robots,

@@ -22,7 +22,7 @@ final readonly class Code
     /** @return string|null null where nothing is written */
     public function toText(): ?string
     {
-        return $this->isBlank() ? null : Stored::text(array_filter(['styles' => $this->styles, 'head' => $this->head]));
+        return $this->isBlank() ? null : Stored::text(Stored::said(['styles' => $this->styles, 'head' => $this->head]));
     }
 
     /** @param  string|null  $text  as toText() gave it */

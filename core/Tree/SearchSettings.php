@@ -51,7 +51,7 @@ final readonly class SearchSettings
     /** As one text; null where the page says nothing of its own. */
     public function toText(): ?string
     {
-        $said = array_filter([
+        $said = Stored::said([
             'canonical' => $this->canonical->kind === CanonicalKind::Itself ? '' : $this->canonical->toText(),
             'targetPhrase' => $this->targetPhrase,
             'siteSearchDescription' => $this->siteSearchDescription,

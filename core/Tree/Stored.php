@@ -23,6 +23,19 @@ final class Stored
     }
 
     /**
+     * Those that say something. A nought does, as text and as number.
+     *
+     * @template T
+     *
+     * @param  array<string, T>  $values
+     * @return array<string, T>
+     */
+    public static function said(array $values): array
+    {
+        return array_filter($values, static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);
+    }
+
+    /**
      * @param  array<mixed>  $values
      * @return array<mixed> with their keys in one order, at every depth
      */

@@ -10,6 +10,7 @@ use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\Stored;
 use Heronstem\Core\Visitors\PageAccess;
 
 /**
@@ -59,7 +60,7 @@ final class SiteRecord
                     ['picture' => $page->showing->picture, 'reload' => $page->showing->reload],
                     static fn (mixed $said): bool => $said !== null,
                 ),
-                'code' => array_filter(['styles' => $page->code->styles, 'head' => $page->code->head]),
+                'code' => Stored::said(['styles' => $page->code->styles, 'head' => $page->code->head]),
                 'access' => $access === null
                         ? null
                         : array_diff_key($access, ['password' => true]) + (isset($access['password']) ? ['hadPassword' => true] : []),
@@ -209,7 +210,10 @@ final class SiteRecord
             unset($access['hadPassword']);
             if ($hadPassword) {
                 $access = ['to' => PageAccess::NOBODY];
-                $remarks[] = Remark::of('access', 'Visitors opened it with a password, which no file holds: it is imported closed to everyone. Set a new password.');
+                $remarks[] = Remark::of(
+                    'access',
+                    'Visitors opened it with a password, which no file holds: it is imported closed to everyone. Set a new password.',
+                );
             }
             $changes[] = ['kind' => 'set-access', 'access' => $access];
         }

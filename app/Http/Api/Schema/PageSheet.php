@@ -11,6 +11,7 @@ use App\Models\Site;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Tree\Page as TreePage;
+use Heronstem\Core\Tree\Stored;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
@@ -158,7 +159,7 @@ final readonly class PageSheet
             picture: $of->showing->picture,
             reload: $of->showing->reload,
             caching: $of->showing->caching?->toValue(),
-            code: array_keys(array_filter(['styles' => $of->code->styles, 'head' => $of->code->head])),
+            code: array_keys(Stored::said(['styles' => $of->code->styles, 'head' => $of->code->head])),
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,
             socialTitle: $texts->socialTitle,
