@@ -15,6 +15,9 @@ final readonly class SetAccess implements HoldsSecret, RequestedChange
 {
     use HasShape, NamesItsPage;
 
+    /** Each has a key of its own, and working one out is made to take long (RFC 9106). */
+    private const MOST_WITH_PASSWORD = 20;
+
     /** @param  array<mixed>|null  $access  as PageAccess reads it; null to say nothing */
     public function __construct(public string $page, private ?array $access, private string $zone)
     {
@@ -37,6 +40,16 @@ final readonly class SetAccess implements HoldsSecret, RequestedChange
         $access = $input->raw('access');
         if ($access !== null && ! is_array($access)) {
             throw new InputRefused('access', 'This is an object, or null to say nothing.');
+        }
+        $pages = $input->raw('pages');
+        if (is_string($access['password'] ?? null) && is_array($pages) && count($pages) > self::MOST_WITH_PASSWORD) {
+            throw new InputRefused(
+                'access.password',
+                sprintf(
+                    'A password is set on at most %d pages at once. Set it on a page above them: what is below follows it.',
+                    self::MOST_WITH_PASSWORD,
+                ),
+            );
         }
         $change = new self($input->page(), $access, $input->zone);
         // What can be refused without the page is refused now, so that several pages are not tried one after the other.

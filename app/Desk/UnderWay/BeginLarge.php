@@ -10,6 +10,7 @@ use App\Models\ChangeUnderWay;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Change;
 use Heronstem\Core\InputRefused;
 
 /**
@@ -31,9 +32,21 @@ final readonly class BeginLarge
      */
     public function of(Site $site, User $user, Batch $batch, ?array $asked, ?string $digest, string $note): ?ChangeUnderWay
     {
-        return $asked === null
-            ? null
-            : $this->ofSize($this->size->pages($batch, $site), $site, $user, $asked, fn (): string => LargeTitle::of($batch, $site), $digest, $note);
+        if ($asked === null) {
+            return null;
+        }
+        $pages = $this->size->pages($batch, $site);
+        if (isset($asked['changes']) && self::isLarge($pages)) {
+            // As changes are kept: a password that is typed in one is not.
+            $asked['changes'] = array_map(static fn (Change $change): array => $change->toArray(), $batch->changes);
+        }
+
+        return $this->ofSize($pages, $site, $user, $asked, fn (): string => LargeTitle::of($batch, $site), $digest, $note);
+    }
+
+    private static function isLarge(int $pages): bool
+    {
+        return $pages >= (int) config('heronstem.large_change');
     }
 
     /**
@@ -46,7 +59,7 @@ final readonly class BeginLarge
      */
     public function ofSize(int $pages, Site $site, User $user, array $asked, \Closure $title, ?string $digest, string $note): ?ChangeUnderWay
     {
-        if ($pages < (int) config('heronstem.large_change')) {
+        if (! self::isLarge($pages)) {
             return null;
         }
         $other = $this->underWay->running($site)[0] ?? null;

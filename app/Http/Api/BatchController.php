@@ -17,7 +17,6 @@ use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\RippleView;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
-use Heronstem\Core\Change\Change;
 use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -112,11 +111,7 @@ final readonly class BatchController
         $rights = $this->rights->of(Signed::in($request), $site);
         $asked = self::asked($request);
 
-        $batch = $this->asked->read($site, $asked);
-        // As changes are kept: a password that is typed in one is not.
-        $kept = array_map(static fn (Change $change): array => $change->toArray(), $batch->changes);
-
-        return $this->apply->of($request, $site, $rights, $batch, [...$asked, 'changes' => $kept]);
+        return $this->apply->of($request, $site, $rights, $this->asked->read($site, $asked), $asked);
     }
 
     private function plan(Request $request, Site $site): Ripple

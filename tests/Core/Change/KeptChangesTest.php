@@ -12,6 +12,7 @@ use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\Shape;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\DecisionReader;
+use Heronstem\Core\Identity;
 use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Workspace\Place;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -165,6 +166,17 @@ final class KeptChangesTest extends TestCase
         }
         $this->expectExceptionMessage('There is no key of a password for this page');
         self::read(['kind' => 'set-access', 'page' => self::P, 'access' => ['to' => 'some', 'password' => ['keys' => [self::Q => 'x', self::P => ['x']]]]]);
+    }
+
+    #[Test]
+    public function a_password_is_set_on_few_pages_at_once(): void
+    {
+        $pages = array_map(static fn (int $n): string => Identity::derived('01J0000000', "page $n"), range(1, 21));
+        $access = ['to' => 'some', 'password' => 'over the sound'];
+        self::assertCount(20, self::read(['kind' => 'set-access', 'pages' => array_slice($pages, 1), 'access' => $access])->toArray()['access']['password']['keys']);
+        self::read(['kind' => 'set-access', 'pages' => $pages, 'access' => ['to' => 'some', 'signedIn' => true]]);
+        $this->expectExceptionMessage('at most 20 pages at once');
+        self::read(['kind' => 'set-access', 'pages' => $pages, 'access' => $access]);
     }
 
     #[Test]
