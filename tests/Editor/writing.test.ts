@@ -1,35 +1,9 @@
-import { getSchema } from '@tiptap/react'
-import { EditorState, NodeSelection, TextSelection } from '@tiptap/pm/state'
+import { NodeSelection } from '@tiptap/pm/state'
 import { describe, expect, it } from 'vitest'
-import { extensions } from '../../resources/js/app/content/extensions'
 import { currentBlock, moved, stepped } from '../../resources/js/app/content/moving'
 import { nearestGap } from '../../resources/js/views/write/geometry'
 import { placeOf } from '../../resources/js/views/write/Notes'
-
-const schema = getSchema(extensions())
-const p = (text: string) => ({ type: 'paragraph', ...(text === '' ? {} : { content: [{ type: 'text', text }] }) })
-const column = (...content: object[]) => ({ type: 'column', content })
-
-function stateOf(...content: object[]) {
-    return EditorState.create({ schema, doc: schema.nodeFromJSON({ type: 'doc', content }) })
-}
-
-const at = (state: EditorState, text: string) => {
-    let found = -1
-    state.doc.descendants((node, pos) => {
-        if (node.isText && node.text === text) found = pos
-    })
-    return found
-}
-
-const caret = (state: EditorState, text: string) =>
-    state.apply(state.tr.setSelection(TextSelection.create(state.doc, at(state, text))))
-
-const texts = (state: EditorState) => {
-    const found: string[] = []
-    state.doc.descendants(node => void (node.isTextblock && found.push(node.textContent)))
-    return found
-}
+import { caret, column, p, stateOf, texts } from './writingDocument'
 
 describe('the block being worked in', () => {
     const list = { type: 'bulletList', content: [{ type: 'listItem', content: [p('item')] }] }

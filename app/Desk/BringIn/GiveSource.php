@@ -120,7 +120,7 @@ final readonly class GiveSource
      */
     public function say(SiteImport $import, array $said): SiteImport
     {
-        if ($this->isReadAnew($import, $said)) {
+        if ($this->keepSaid($import, $said)) {
             $this->lines->size($import) <= self::AT_ONCE ? $this->read($import) : ReadGiven::dispatch($import->id);
         }
 
@@ -128,11 +128,12 @@ final readonly class GiveSource
     }
 
     /**
-     * Keeps what is said beside what was said before, by whomever and however short ago; and whether it has to be read anew then.
+     * Keeps what is said beside what was said before, by whomever and however short ago.
      *
      * @param  array<string, mixed>  $said
+     * @return bool whether it has to be read anew then
      */
-    private function isReadAnew(SiteImport $import, array $said): bool
+    private function keepSaid(SiteImport $import, array $said): bool
     {
         return DB::transaction(static function () use ($import, $said): bool {
             $import->setRawAttributes(SiteImport::query()->whereKey($import->id)->lockForUpdate()->firstOrFail()->getAttributes(), true);
