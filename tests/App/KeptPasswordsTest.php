@@ -26,17 +26,29 @@ final class KeptPasswordsTest extends AppTestCase
         self::assertContains($answer->getStatusCode(), [201, 202]);
         $this->assertNowhere();
         $this->visit('/fares')->assertForbidden();
-        $this->call('POST', 'http://ferries.test/_account/open', ['to' => '/fares', 'password' => self::TYPED], server: ['REQUEST_URI' => '/_account/open'])->assertRedirect('/fares');
+        $this->call(
+            'POST',
+            'http://ferries.test/_account/open',
+            ['to' => '/fares', 'password' => self::TYPED],
+            server: ['REQUEST_URI' => '/_account/open'],
+        )->assertRedirect('/fares');
     }
 
     #[Test]
     public function what_was_kept_before_is_removed_and_everything_beside_it_stays(): void
     {
         $page = $this->live('Travel');
-        $closed = static fn (mixed $password): array => ['kind' => 'set-access', 'pages' => ['P', 'Q'], 'access' => ['to' => 'some', 'password' => $password, 'roles' => ['crew']]];
+        $closed = static fn (mixed $password): array => [
+            'kind' => 'set-access',
+            'pages' => ['P', 'Q'],
+            'access' => ['to' => 'some', 'password' => $password, 'roles' => ['crew']],
+        ];
         $other = ['kind' => 'rename', 'page' => $page, 'name' => self::class];
         $entry = $this->change(['kind' => 'rename', 'page' => $page, 'name' => 'Journeys']);
-        DB::update("update history set kinds = '{set-access,rename}', batch = ?::jsonb where id = ?", [json_encode([$closed(self::TYPED), $other, $closed(true)]), $entry->id]);
+        DB::update("update history set kinds = '{set-access,rename}', batch = ?::jsonb where id = ?", [
+            json_encode([$closed(self::TYPED), $other, $closed(true)]),
+            $entry->id,
+        ]);
         $under = ChangeUnderWay::query()->forceCreate([
             'ulid' => '01HZZZZZZZZZZZZZZZZZZZZZZZ',
             'site_id' => $this->site->id,
@@ -48,7 +60,8 @@ final class KeptPasswordsTest extends AppTestCase
             'asked' => ['changes' => [$closed(self::TYPED)], 'decisions' => [], 'defaults' => true],
         ]);
 
-        (require database_path('migrations/2026_11_30_000051_keep_no_typed_passwords.php'))->up();
+        $migration = require database_path('migrations/2026_11_30_000051_keep_no_typed_passwords.php');
+        $migration->up();
 
         $this->assertNowhere();
         self::assertEquals([$closed(true), $other, $closed(true)], HistoryEntry::query()->findOrFail($entry->id)->batch);
@@ -58,7 +71,13 @@ final class KeptPasswordsTest extends AppTestCase
     private function assertNowhere(): void
     {
         foreach (['history' => 'batch', 'changes_under_way' => 'asked', 'plan_steps' => 'changes', 'pages' => 'access'] as $table => $column) {
-            self::assertSame(0, DB::table($table)->whereRaw("$column::text like ?", ['%'.self::TYPED.'%'])->count(), $table);
+            self::assertSame(
+                0,
+                DB::table($table)
+                    ->whereRaw("$column::text like ?", ['%'.self::TYPED.'%'])
+                    ->count(),
+                $table,
+            );
         }
     }
 }

@@ -92,13 +92,28 @@ final class PlannedLikeLivingTest extends AppTestCase
         $travel = $this->live('Travel');
         $live = $this->live('Fares', $travel);
         $pages = ['travel' => $travel, 'live' => $live, 'help' => $this->live('Help'), 'draft' => $this->draft('Draft', $travel)];
-        foreach (['binned' => 'Binned', 'section' => 'Section', 'left out' => 'Left out', 'unlisted' => 'Unlisted', 'edited' => 'Edited', 'in menu' => 'In a menu', 'in review' => 'In review', 'pinned' => 'Pinned', 'protected' => 'Protected'] as $key => $name) {
+        foreach (
+            [
+                'binned' => 'Binned',
+                'section' => 'Section',
+                'left out' => 'Left out',
+                'unlisted' => 'Unlisted',
+                'edited' => 'Edited',
+                'in menu' => 'In a menu',
+                'in review' => 'In review',
+                'pinned' => 'Pinned',
+                'protected' => 'Protected',
+            ] as $key => $name
+        ) {
             $pages[$key] = in_array($key, ['section', 'left out', 'in review'], true) ? $this->draft($name, $travel) : $this->live($name);
         }
         $menu = (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid');
         $asOwner = fn (array ...$changes) => $this->api('POST', 'batches', ['changes' => $changes, 'defaults' => true], $this->owner)->assertCreated();
         $asOwner(['kind' => 'put-in-bin', 'page' => $pages['binned']]);
-        $asOwner(['kind' => 'change-kind', 'page' => $pages['section'], 'to' => 'section'], ['kind' => 'change-kind', 'page' => $pages['left out'], 'to' => 'section']);
+        $asOwner(
+            ['kind' => 'change-kind', 'page' => $pages['section'], 'to' => 'section'],
+            ['kind' => 'change-kind', 'page' => $pages['left out'], 'to' => 'section'],
+        );
         $asOwner(['kind' => 'leave-out-of-addresses', 'page' => $pages['left out']]);
         $asOwner(
             ['kind' => 'unlist-page', 'page' => $pages['unlisted']],
@@ -139,7 +154,9 @@ final class PlannedLikeLivingTest extends AppTestCase
                 self::assertEquals($changed, $this->snapshot(), $kind);
                 $this->assertInvariants();
                 if ($kind !== 'delete-for-good') {
-                    $undone = $this->api('POST', "history/$entry/undo", as: $this->owner)->assertCreated()->json('id');
+                    $undone = $this->api('POST', "history/$entry/undo", as: $this->owner)
+                        ->assertCreated()
+                        ->json('id');
                     self::assertEquals($before, $this->snapshot(), "$kind, undone");
                     $this->api('POST', "history/$undone/undo", as: $this->owner)->assertCreated();
                     self::assertEquals($changed, $this->snapshot(), "$kind, done again");
@@ -155,12 +172,16 @@ final class PlannedLikeLivingTest extends AppTestCase
      */
     private function planned(array $given, array $before): string
     {
-        $plan = $this->api('POST', 'plans', ['name' => 'Next year'], $this->owner)->assertCreated()->json('id');
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'], $this->owner)
+            ->assertCreated()
+            ->json('id');
         $this->api('POST', "plans/$plan/steps", ['changes' => [$given]], $this->owner)->assertCreated();
         self::assertEquals($before, $this->snapshot(), "{$given['kind']}: preparing it changes nothing.");
         $this->decideByDefault($plan);
 
-        return $this->api('POST', "plans/$plan/switched", as: $this->owner)->assertCreated()->json('id');
+        return $this->api('POST', "plans/$plan/switched", as: $this->owner)
+            ->assertCreated()
+            ->json('id');
     }
 
     /**
@@ -183,19 +204,29 @@ final class PlannedLikeLivingTest extends AppTestCase
     #[Test]
     public function every_kind_of_change_is_tried_here_or_named_as_tried_elsewhere(): void
     {
-        $alone = array_filter(ChangeKinds::shapes(), static fn (Shape $shape): bool => is_subclass_of((string) ChangeKinds::find($shape->kind), StandsAlone::class));
-        self::assertEqualsCanonicalizing(
-            array_map(static fn (Shape $shape): string => $shape->kind, array_values(ChangeKinds::shapes())),
-            [...array_keys(self::CHANGES), ...self::ELSEWHERE, ...array_map(static fn (Shape $shape): string => $shape->kind, array_values($alone))],
+        $alone = array_filter(
+            ChangeKinds::shapes(),
+            static fn (Shape $shape): bool => is_subclass_of((string) ChangeKinds::find($shape->kind), StandsAlone::class),
         );
+        self::assertEqualsCanonicalizing(array_map(static fn (Shape $shape): string => $shape->kind, array_values(ChangeKinds::shapes())), [
+            ...array_keys(self::CHANGES),
+            ...self::ELSEWHERE,
+            ...array_map(static fn (Shape $shape): string => $shape->kind, array_values($alone)),
+        ]);
     }
 
     private function decideByDefault(string $plan): void
     {
-        $asked = $this->api('GET', "plans/$plan", as: $this->owner)->assertOk()->json('ripple.questions') ?? [];
+        $asked =
+            $this->api('GET', "plans/$plan", as: $this->owner)
+                ->assertOk()
+                ->json('ripple.questions') ?? [];
         $open = array_values(array_filter($asked, static fn (array $question): bool => $question['open']));
         if ($open !== []) {
-            $decisions = array_map(static fn (array $question): array => ['kind' => $question['kind'], 'page' => $question['page'], 'answer' => $question['default']], $open);
+            $decisions = array_map(
+                static fn (array $question): array => ['kind' => $question['kind'], 'page' => $question['page'], 'answer' => $question['default']],
+                $open,
+            );
             $this->api('POST', "plans/$plan/decisions", ['decisions' => $decisions], $this->owner)->assertOk();
         }
     }

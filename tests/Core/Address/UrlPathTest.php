@@ -16,7 +16,38 @@ final class UrlPathTest extends TestCase
 {
     use TestTrait;
 
-    private const PIECES = ['a', 'B', '.', '..', '/', '//', '\\', '%2e', '%2E', '%2e%2e', '.%2e', '%', '%zz', ' ', "\t", "\n", '"', '<', '{', '`', 'ö', "\x7f", "\x01", '~', ';', '&', '=', ':', '@', "\xff"];
+    private const PIECES = [
+        'a',
+        'B',
+        '.',
+        '..',
+        '/',
+        '//',
+        '\\',
+        '%2e',
+        '%2E',
+        '%2e%2e',
+        '.%2e',
+        '%',
+        '%zz',
+        ' ',
+        "\t",
+        "\n",
+        '"',
+        '<',
+        '{',
+        '`',
+        'ö',
+        "\x7f",
+        "\x01",
+        '~',
+        ';',
+        '&',
+        '=',
+        ':',
+        '@',
+        "\xff",
+    ];
 
     #[Test]
     #[TestWith(['/a/./b/../c', '/a/c'])]
@@ -44,47 +75,53 @@ final class UrlPathTest extends TestCase
     #[Test]
     public function what_was_read_is_read_again_as_the_same_and_never_leads_out(): void
     {
-        $this->limitTo(1500)->forAll(Generators::seq(Generators::elements(self::PIECES)))->then(function (array $pieces): void {
-            $path = implode('', $pieces);
-            $read = UrlPath::parse($path);
-            self::assertSame($read, UrlPath::parse($read), $path);
-            self::assertSame('/', $read[0]);
-            self::assertMatchesRegularExpression('/^[\x21-\x7E]*$/D', $read, 'Only what may stand in a URL.');
-            self::assertStringNotContainsString('\\', $read);
-            foreach (explode('/', $read) as $segment) {
-                self::assertNotContains(strtolower(str_ireplace('%2e', '.', $segment)), ['.', '..'], "$path leads out by $segment.");
-            }
-        });
+        $this->limitTo(1500)
+            ->forAll(Generators::seq(Generators::elements(self::PIECES)))
+            ->then(function (array $pieces): void {
+                $path = implode('', $pieces);
+                $read = UrlPath::parse($path);
+                self::assertSame($read, UrlPath::parse($read), $path);
+                self::assertSame('/', $read[0]);
+                self::assertMatchesRegularExpression('/^[\x21-\x7E]*$/D', $read, 'Only what may stand in a URL.');
+                self::assertStringNotContainsString('\\', $read);
+                foreach (explode('/', $read) as $segment) {
+                    self::assertNotContains(strtolower(str_ireplace('%2e', '.', $segment)), ['.', '..'], "$path leads out by $segment.");
+                }
+            });
     }
 
     #[Test]
     public function segments_are_resolved_as_one_walks_them(): void
     {
-        $this->limitTo(600)->forAll(Generators::seq(Generators::elements(['a', 'b', '.', '..', ''])))->then(function (array $segments): void {
-            $walked = [];
-            $last = count($segments) - 1;
-            foreach ($segments as $n => $segment) {
-                if ($segment === '..') {
-                    array_pop($walked);
-                } elseif ($segment !== '.') {
-                    $walked[] = $segment;
+        $this->limitTo(600)
+            ->forAll(Generators::seq(Generators::elements(['a', 'b', '.', '..', ''])))
+            ->then(function (array $segments): void {
+                $walked = [];
+                $last = count($segments) - 1;
+                foreach ($segments as $n => $segment) {
+                    if ($segment === '..') {
+                        array_pop($walked);
+                    } elseif ($segment !== '.') {
+                        $walked[] = $segment;
 
-                    continue;
+                        continue;
+                    }
+                    if ($n === $last) {
+                        $walked[] = '';
+                    }
                 }
-                if ($n === $last) {
-                    $walked[] = '';
-                }
-            }
-            self::assertSame('/'.implode('/', $walked), UrlPath::parse('/'.implode('/', $segments)));
-        });
+                self::assertSame('/'.implode('/', $walked), UrlPath::parse('/'.implode('/', $segments)));
+            });
     }
 
     #[Test]
     public function what_is_encoded_is_decoded_to_the_same(): void
     {
-        $this->limitTo(400)->forAll(Generators::seq(Generators::elements(self::PIECES)))->then(function (array $pieces): void {
-            $text = str_replace(['%', '/'], '', implode('', $pieces));
-            self::assertSame($text, rawurldecode(UrlPath::encode($text)));
-        });
+        $this->limitTo(400)
+            ->forAll(Generators::seq(Generators::elements(self::PIECES)))
+            ->then(function (array $pieces): void {
+                $text = str_replace(['%', '/'], '', implode('', $pieces));
+                self::assertSame($text, rawurldecode(UrlPath::encode($text)));
+            });
     }
 }

@@ -152,7 +152,10 @@ final class KeptChangesTest extends TestCase
     public function a_password_that_is_typed_is_kept_nowhere_and_opens_all_the_same(): void
     {
         foreach (['{"page":"P",', '{"pages":["P","Q"],'] as $whom) {
-            $asked = self::read(['kind' => 'set-access', ...json_decode(self::named($whom.'"access":{"to":"some","password":"over the sound"}}'), true)]);
+            $asked = self::read([
+                'kind' => 'set-access',
+                ...json_decode(self::named($whom.'"access":{"to":"some","password":"over the sound"}}'), true),
+            ]);
             $kept = json_encode($asked->toArray(), JSON_THROW_ON_ERROR);
             self::assertStringNotContainsString('over the sound', $kept);
 
@@ -165,7 +168,11 @@ final class KeptChangesTest extends TestCase
             self::assertSame(str_contains($whom, 'pages'), $site->pages[self::Q]->access?->password?->isRight('over the sound') ?? false);
         }
         $this->expectExceptionMessage('There is no key of a password for this page');
-        self::read(['kind' => 'set-access', 'page' => self::P, 'access' => ['to' => 'some', 'password' => ['keys' => [self::Q => 'x', self::P => ['x']]]]]);
+        self::read([
+            'kind' => 'set-access',
+            'page' => self::P,
+            'access' => ['to' => 'some', 'password' => ['keys' => [self::Q => 'x', self::P => ['x']]]],
+        ]);
     }
 
     #[Test]
@@ -173,7 +180,10 @@ final class KeptChangesTest extends TestCase
     {
         $pages = array_map(static fn (int $n): string => Identity::derived('01J0000000', "page $n"), range(1, 21));
         $access = ['to' => 'some', 'password' => 'over the sound'];
-        self::assertCount(20, self::read(['kind' => 'set-access', 'pages' => array_slice($pages, 1), 'access' => $access])->toArray()['access']['password']['keys']);
+        self::assertCount(
+            20,
+            self::read(['kind' => 'set-access', 'pages' => array_slice($pages, 1), 'access' => $access])->toArray()['access']['password']['keys'],
+        );
         self::read(['kind' => 'set-access', 'pages' => $pages, 'access' => ['to' => 'some', 'signedIn' => true]]);
         $this->expectExceptionMessage('at most 20 pages at once');
         self::read(['kind' => 'set-access', 'pages' => $pages, 'access' => $access]);
@@ -184,7 +194,10 @@ final class KeptChangesTest extends TestCase
     {
         $tried = array_map(static fn (string $line): string => strtok($line, ' '), self::BODIES);
 
-        self::assertEqualsCanonicalizing(array_map(static fn (Shape $shape): string => $shape->kind, array_values(ChangeKinds::shapes())), array_values(array_unique($tried)));
+        self::assertEqualsCanonicalizing(
+            array_map(static fn (Shape $shape): string => $shape->kind, array_values(ChangeKinds::shapes())),
+            array_values(array_unique($tried)),
+        );
     }
 
     #[Test]
@@ -230,6 +243,11 @@ final class KeptChangesTest extends TestCase
 
     private static function named(string $body): string
     {
-        return strtr($body, ['"P"' => '"'.self::P.'"', '"Q"' => '"'.self::Q.'"', 'person:P' => 'person:'.self::P, 'TEXT' => self::PARAGRAPH]);
+        return strtr($body, [
+            '"P"' => '"'.self::P.'"',
+            '"Q"' => '"'.self::Q.'"',
+            'person:P' => 'person:'.self::P,
+            'TEXT' => self::PARAGRAPH,
+        ]);
     }
 }

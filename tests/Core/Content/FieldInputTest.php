@@ -22,31 +22,40 @@ final class FieldInputTest extends TestCase
     #[Test]
     public function a_number_is_the_same_however_its_thousands_and_places_are_written(): void
     {
-        $this->limitTo(400)->forAll(Generators::choose(-9_999_999, 9_999_999), Generators::choose(0, 99))->then(function (int $whole, int $cents): void {
-            $sign = $whole < 0 ? '-' : '';
-            $value = (float) sprintf('%s%d.%02d', $sign, abs($whole), $cents);
-            foreach ([[',', '.'], ['.', ','], [' ', ','], ["\u{202F}", ','], ["\u{00A0}", '.'], ["'", '.'], ['', '.'], ['', ',']] as [$thousands, $point]) {
-                $typed = $sign.number_format(abs($whole), 0, '.', '|').$point.sprintf('%02d', $cents);
-                self::assertSame($value, (float) self::read(FieldKind::Number, str_replace('|', $thousands, $typed)), $typed);
-                self::assertSame(sprintf('%s%d.%02d', $sign, abs($whole), $cents), self::read(FieldKind::Money, str_replace('|', $thousands, $typed), 'EUR'));
-            }
-        });
+        $this->limitTo(400)
+            ->forAll(Generators::choose(-9_999_999, 9_999_999), Generators::choose(0, 99))
+            ->then(function (int $whole, int $cents): void {
+                $sign = $whole < 0 ? '-' : '';
+                $value = (float) sprintf('%s%d.%02d', $sign, abs($whole), $cents);
+                foreach (
+                    [[',', '.'], ['.', ','], [' ', ','], ["\u{202F}", ','], ["\u{00A0}", '.'], ["'", '.'], ['', '.'], ['', ',']] as [$thousands, $point]
+                ) {
+                    $typed = $sign.number_format(abs($whole), 0, '.', '|').$point.sprintf('%02d', $cents);
+                    self::assertSame($value, (float) self::read(FieldKind::Number, str_replace('|', $thousands, $typed)), $typed);
+                    self::assertSame(
+                        sprintf('%s%d.%02d', $sign, abs($whole), $cents),
+                        self::read(FieldKind::Money, str_replace('|', $thousands, $typed), 'EUR'),
+                    );
+                }
+            });
     }
 
     #[Test]
     public function a_whole_number_is_the_same_however_its_thousands_are_written(): void
     {
-        $this->limitTo(200)->forAll(Generators::choose(-999_999_999, 999_999_999))->then(function (int $number): void {
-            foreach ([',', '.', ' ', "'", ''] as $thousands) {
-                $typed = ($number < 0 ? '-' : '').number_format(abs($number), 0, '', $thousands);
-                $groups = substr_count($typed, $thousands === '' ? 'x' : $thousands);
-                if ($groups === 1 && in_array($thousands, [',', '.'], true)) {
-                    self::refused('could be', fn () => self::read(FieldKind::Number, $typed));
-                } else {
-                    self::assertSame($number, self::read(FieldKind::Number, $typed), $typed);
+        $this->limitTo(200)
+            ->forAll(Generators::choose(-999_999_999, 999_999_999))
+            ->then(function (int $number): void {
+                foreach ([',', '.', ' ', "'", ''] as $thousands) {
+                    $typed = ($number < 0 ? '-' : '').number_format(abs($number), 0, '', $thousands);
+                    $groups = substr_count($typed, $thousands === '' ? 'x' : $thousands);
+                    if ($groups === 1 && in_array($thousands, [',', '.'], true)) {
+                        self::refused('could be', fn () => self::read(FieldKind::Number, $typed));
+                    } else {
+                        self::assertSame($number, self::read(FieldKind::Number, $typed), $typed);
+                    }
                 }
-            }
-        });
+            });
     }
 
     #[Test]
@@ -93,19 +102,21 @@ final class FieldInputTest extends TestCase
     public function what_was_read_is_read_again_as_the_same(): void
     {
         $texts = Generators::elements(['  Farra ', "a\r\nb", 'yes', '12.50', '2027-05-31', '01JZZZZZZZZZZZZZZZZZZZZZZ1', '0', "\t", "é\u{00A0}è"]);
-        $this->limitTo(200)->forAll($texts, Generators::elements(FieldKind::cases()))->then(function (string $typed, FieldKind $kind): void {
-            if ($kind === FieldKind::Rows) {
-                return;
-            }
-            try {
-                $read = self::read($kind, $typed, 'EUR');
-            } catch (InputRefused $refused) {
-                self::assertNotSame('', $refused->reason);
+        $this->limitTo(200)
+            ->forAll($texts, Generators::elements(FieldKind::cases()))
+            ->then(function (string $typed, FieldKind $kind): void {
+                if ($kind === FieldKind::Rows) {
+                    return;
+                }
+                try {
+                    $read = self::read($kind, $typed, 'EUR');
+                } catch (InputRefused $refused) {
+                    self::assertNotSame('', $refused->reason);
 
-                return;
-            }
-            self::assertSame($read, self::read($kind, $read, 'EUR'));
-        });
+                    return;
+                }
+                self::assertSame($read, self::read($kind, $read, 'EUR'));
+            });
     }
 
     #[Test]
@@ -134,7 +145,11 @@ final class FieldInputTest extends TestCase
 
     private static function read(FieldKind $kind, mixed $given, string $currency = ''): mixed
     {
-        return FieldInput::read(new LayoutField('length', 'Length', $kind, $currency === '' ? [] : ['currency' => $currency]), $given, 'fields.length');
+        return FieldInput::read(
+            new LayoutField('length', 'Length', $kind, $currency === '' ? [] : ['currency' => $currency]),
+            $given,
+            'fields.length',
+        );
     }
 
     private static function refused(string $reason, \Closure $read): void

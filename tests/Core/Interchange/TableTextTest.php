@@ -18,22 +18,46 @@ final class TableTextTest extends TestCase
 {
     use TestTrait;
 
-    private const CELLS = ['', 'Fares', 'a,b', 'a;b', "a\tb", 'say "so"', "two\nlines", "two\r\nlines", ' spaces ', 'Ärmel', '"', ',', "\n", '10,5', 'a|b'];
+    private const CELLS = [
+        '',
+        'Fares',
+        'a,b',
+        'a;b',
+        "a\tb",
+        'say "so"',
+        "two\nlines",
+        "two\r\nlines",
+        ' spaces ',
+        'Ärmel',
+        '"',
+        ',',
+        "\n",
+        '10,5',
+        'a|b',
+    ];
 
     #[Test]
     public function records_are_the_lines_that_were_written_whatever_is_in_their_cells(): void
     {
         $rows = Generators::vector(4, Generators::vector(3, Generators::elements(self::CELLS)));
-        $this->limitTo(400)->forAll($rows)->then(function (array $rows): void {
-            $text = implode('', array_map(Table::csv(...), $rows));
-            $read = [];
-            foreach (TableText::records(rtrim($text, "\r\n")) as [$record, $isClosed]) {
-                self::assertTrue($isClosed);
-                $read[] = array_map(static fn (?string $cell): string => str_replace("\r\n", "\n", (string) $cell), str_getcsv($record, ',', '"', ''));
-            }
-            $expected = array_map(static fn (array $row): array => array_map(static fn (string $cell): string => str_replace("\r\n", "\n", $cell), $row), $rows);
-            self::assertSame($expected, $read);
-        });
+        $this->limitTo(400)
+            ->forAll($rows)
+            ->then(function (array $rows): void {
+                $text = implode('', array_map(Table::csv(...), $rows));
+                $read = [];
+                foreach (TableText::records(rtrim($text, "\r\n")) as [$record, $isClosed]) {
+                    self::assertTrue($isClosed);
+                    $read[] = array_map(
+                        static fn (?string $cell): string => str_replace("\r\n", "\n", (string) $cell),
+                        str_getcsv($record, ',', '"', ''),
+                    );
+                }
+                $expected = array_map(
+                    static fn (array $row): array => array_map(static fn (string $cell): string => str_replace("\r\n", "\n", $cell), $row),
+                    $rows,
+                );
+                self::assertSame($expected, $read);
+            });
     }
 
     #[Test]
@@ -66,7 +90,11 @@ final class TableTextTest extends TestCase
             foreach (TableText::textLines("one{$end}{$end}three{$end}") as $n => [$line]) {
                 $lines[$n] = $line;
             }
-            self::assertSame([1 => 'one', 2 => '', 3 => 'three'], array_filter($lines, static fn (string $line, int $n): bool => $n < 4, ARRAY_FILTER_USE_BOTH), bin2hex($end));
+            self::assertSame(
+                [1 => 'one', 2 => '', 3 => 'three'],
+                array_filter($lines, static fn (string $line, int $n): bool => $n < 4, ARRAY_FILTER_USE_BOTH),
+                bin2hex($end),
+            );
         }
     }
 
@@ -92,11 +120,13 @@ final class TableTextTest extends TestCase
     #[Test]
     public function text_in_no_encoding_is_readable_all_the_same(): void
     {
-        $this->limitTo(300)->forAll(Generators::seq(Generators::choose(0, 255)))->then(function (array $bytes): void {
-            $read = TableText::decoded(implode('', array_map(chr(...), $bytes)));
-            self::assertTrue(mb_check_encoding($read, 'UTF-8'));
-            self::assertStringNotContainsString("\0", $read);
-        });
+        $this->limitTo(300)
+            ->forAll(Generators::seq(Generators::choose(0, 255)))
+            ->then(function (array $bytes): void {
+                $read = TableText::decoded(implode('', array_map(chr(...), $bytes)));
+                self::assertTrue(mb_check_encoding($read, 'UTF-8'));
+                self::assertStringNotContainsString("\0", $read);
+            });
     }
 
     #[Test]
@@ -117,26 +147,41 @@ final class TableTextTest extends TestCase
     {
         $names = Generators::elements(['Ann', 'O’Brien, Pat', '“Quoted”', 'Zoë "Z" Ruiz']);
         $roles = Generators::elements([[], ['crew'], ['crew', 'islander']]);
-        $this->limitTo(100)->forAll(Generators::vector(3, Generators::tuple($names, $roles)))->then(function (array $people): void {
-            $text = "mail,name,roles\r\n";
-            foreach ($people as $n => [$name, $roles]) {
-                $text .= VisitorRows::write("p$n@skerrivane.example", $name, $roles);
-            }
-            foreach (VisitorRows::read($text) as $n => $row) {
-                self::assertNull($row->fault);
-                self::assertSame(["p$n@skerrivane.example", $people[$n][0], $people[$n][1]], [$row->mail, $row->name, $row->roles]);
-            }
-        });
+        $this->limitTo(100)
+            ->forAll(Generators::vector(3, Generators::tuple($names, $roles)))
+            ->then(function (array $people): void {
+                $text = "mail,name,roles\r\n";
+                foreach ($people as $n => [$name, $roles]) {
+                    $text .= VisitorRows::write("p$n@skerrivane.example", $name, $roles);
+                }
+                foreach (VisitorRows::read($text) as $n => $row) {
+                    self::assertNull($row->fault);
+                    self::assertSame(["p$n@skerrivane.example", $people[$n][0], $people[$n][1]], [$row->mail, $row->name, $row->roles]);
+                }
+            });
     }
 
     #[Test]
     public function each_line_of_a_table_of_visitors_that_cannot_be_taken_says_why(): void
     {
-        $rows = VisitorRows::read("Name,Roles,Mail\nAnn,crew,ann@a.example\nBen,,\n,crew,c@a.example\nDee,,no address\nEve,,ANN@a.example\nFay,\"a,b\",f@a.example\n");
+        $rows = VisitorRows::read(
+            "Name,Roles,Mail\nAnn,crew,ann@a.example\nBen,,\n,crew,c@a.example\nDee,,no address\nEve,,ANN@a.example\nFay,\"a,b\",f@a.example\n",
+        );
 
         self::assertSame(
             [null, 'There is not a mail address', 'There is no name', 'not a mail address', 'Line 2 has this mail address'],
-            array_map(static fn ($row): ?string => $row->fault === null ? null : (preg_match('/There is not a mail address|There is no name|not a mail address|Line 2 has this mail address/', $row->fault, $found) === 1 ? $found[0] : $row->fault), array_slice($rows, 0, 5)),
+            array_map(
+                static fn ($row): ?string => $row->fault === null
+                    ? null
+                    : (preg_match(
+                        '/There is not a mail address|There is no name|not a mail address|Line 2 has this mail address/',
+                        $row->fault,
+                        $found,
+                    ) === 1
+                        ? $found[0]
+                        : $row->fault),
+                array_slice($rows, 0, 5),
+            ),
         );
         foreach (['', 'mail,name', "name\nAnn"] as $text) {
             try {

@@ -68,7 +68,7 @@ final class RippleLawsTest extends TestCase
     {
         $this->forEachBatch(400, function (MemorySite $site, Batch $batch): ?Ripple {
             $ripple = self::said($site, $batch);
-            if (! $ripple instanceof Ripple || ! $ripple->canBeApplied()) {
+            if (! ($ripple instanceof Ripple) || ! $ripple->canBeApplied()) {
                 return null;
             }
             $before = $site->pages;
@@ -102,7 +102,10 @@ final class RippleLawsTest extends TestCase
             self::assertSame($expected, $moved);
             // No address that visitors knew is left without an answer.
             foreach ($ripple->addresses->claims as $claim) {
-                self::assertFalse($claim->before?->everLive === true && $claim->after === null && ! isset($copy->claims[$claim->key]), "{$claim->key} is lost.");
+                self::assertFalse(
+                    $claim->before?->everLive === true && $claim->after === null && ! isset($copy->claims[$claim->key]),
+                    "{$claim->key} is lost.",
+                );
             }
             if (! $ripple->matters()) {
                 self::assertSame([[], [], []], [$ripple->pages->goOffline, $ripple->redirects->rules, $ripple->menusAndLinks->menus]);
@@ -118,7 +121,7 @@ final class RippleLawsTest extends TestCase
     {
         $this->forEachBatch(300, function (MemorySite $site, Batch $batch): ?Ripple {
             $ripple = self::said($site, $batch);
-            if (! $ripple instanceof Ripple || ! $ripple->canBeApplied()) {
+            if (! ($ripple instanceof Ripple) || ! $ripple->canBeApplied()) {
                 return null;
             }
             foreach ($ripple->pages->differences as $difference) {
@@ -132,11 +135,18 @@ final class RippleLawsTest extends TestCase
                 }
                 self::assertSame([], $read->strayedIn($after));
                 self::assertSame($before->toFields(), $read->undoneIn($after, $site->rules)->toFields());
-                self::assertSame($after->toFields(), $read->undoneIn($after, $site->rules, $read->aspects())->toFields(), 'All of it excepted, nothing is undone.');
+                self::assertSame(
+                    $after->toFields(),
+                    $read->undoneIn($after, $site->rules, $read->aspects())->toFields(),
+                    'All of it excepted, nothing is undone.',
+                );
             }
             foreach ($ripple->addresses->claims as $claim) {
                 $kept = json_decode(json_encode($claim->toArray(), JSON_THROW_ON_ERROR), true);
-                self::assertSame([$claim->toArray()], array_map(static fn (ClaimDifference $read): array => $read->toArray(), ClaimDifference::fromArray($kept, $site->rules)));
+                self::assertSame(
+                    [$claim->toArray()],
+                    array_map(static fn (ClaimDifference $read): array => $read->toArray(), ClaimDifference::fromArray($kept, $site->rules)),
+                );
             }
 
             return $ripple;
@@ -148,11 +158,16 @@ final class RippleLawsTest extends TestCase
     {
         $this->forEachBatch(300, function (MemorySite $site, Batch $batch): ?Ripple {
             $ripple = self::said($site, $batch);
-            if (! $ripple instanceof Ripple || ! $ripple->canBeApplied()) {
+            if (! ($ripple instanceof Ripple) || ! $ripple->canBeApplied()) {
                 return null;
             }
             $names = self::namesOf($site);
-            foreach ([(new HistorySentence($names))->of($batch, $ripple), ...array_map(static fn (Change $change): string => $change->sentence(new RippleOutcome($ripple, $names)), $batch->changes)] as $sentence) {
+            foreach (
+                [
+                    (new HistorySentence($names))->of($batch, $ripple),
+                    ...array_map(static fn (Change $change): string => $change->sentence(new RippleOutcome($ripple, $names)), $batch->changes),
+                ] as $sentence
+            ) {
                 self::assertMatchesRegularExpression('/^\S(.*\S)?$/Du', $sentence, 'One line without white space around it.');
                 self::assertStringNotContainsString('  ', $sentence);
                 self::assertSame(0, substr_count($sentence, '*') % 2, "A name is not closed: $sentence");
@@ -220,7 +235,9 @@ final class RippleLawsTest extends TestCase
         $site = new MemorySite();
         $site->authority = Authority::Owner;
         $id = static fn (string $name): string => Identity::derived('01J0000000', $name);
-        foreach (['Home' => null, 'Help' => null, 'Times' => 'Help', 'Summer' => 'Times', 'Travel' => null, 'Fares' => 'Travel', 'Hidden' => null] as $name => $parent) {
+        foreach (
+            ['Home' => null, 'Help' => null, 'Times' => 'Help', 'Summer' => 'Times', 'Travel' => null, 'Fares' => 'Travel', 'Hidden' => null] as $name => $parent
+        ) {
             $site->apply(new Make($id($name), PageName::of($name), Place::lastIn($parent === null ? null : $id($parent))));
             if ($name !== 'Hidden') {
                 $site->apply(new GoLive($id($name)));

@@ -29,17 +29,19 @@ final class KeptTextsTest extends TestCase
     public function tags_are_kept_each_once_in_one_order_however_they_came(): void
     {
         $words = Generators::seq(Generators::elements(self::WORDS));
-        $this->limitTo(300)->forAll($words, $words)->then(function (array $add, array $remove): void {
-            $tags = (new Tags())->changed($add, []);
-            self::assertEquals($tags, Tags::stored($tags->toText()));
-            self::assertSame($tags->toText(), (new Tags())->changed(array_reverse($add), [])->toText(), 'In whatever order they are added.');
-            $left = $tags->changed([], $remove);
-            foreach (array_unique([...$add, ...$remove]) as $tag) {
-                self::assertSame(in_array($tag, $add, true) && ! in_array($tag, $remove, true), $left->has($tag), $tag);
-            }
-            self::assertEquals($tags, $tags->changed($add, $add), 'What is added and removed at once is there.');
-            self::assertEquals($tags, $left->changed(array_values(array_intersect($add, $remove)), []));
-        });
+        $this->limitTo(300)
+            ->forAll($words, $words)
+            ->then(function (array $add, array $remove): void {
+                $tags = (new Tags())->changed($add, []);
+                self::assertEquals($tags, Tags::stored($tags->toText()));
+                self::assertSame($tags->toText(), (new Tags())->changed(array_reverse($add), [])->toText(), 'In whatever order they are added.');
+                $left = $tags->changed([], $remove);
+                foreach (array_unique([...$add, ...$remove]) as $tag) {
+                    self::assertSame(in_array($tag, $add, true) && ! in_array($tag, $remove, true), $left->has($tag), $tag);
+                }
+                self::assertEquals($tags, $tags->changed($add, $add), 'What is added and removed at once is there.');
+                self::assertEquals($tags, $left->changed(array_values(array_intersect($add, $remove)), []));
+            });
         self::assertNull((new Tags())->toText());
         self::assertEquals(new Tags(), Tags::stored(null));
     }
@@ -80,14 +82,16 @@ final class KeptTextsTest extends TestCase
         $pictures = Generators::elements([null, '01JZZZZZZZZZZZZZZZZZZZZZZ1']);
         $reloads = Generators::elements([null, 1, 5, Showing::MOST_MINUTES]);
         $cachings = Generators::elements([null, Caching::OFF, Caching::STANDARD, Caching::LONG, 60, Caching::MOST]);
-        $this->limitTo(200)->forAll($pictures, $reloads, $cachings)->then(function (?string $picture, ?int $reload, string|int|null $caching): void {
-            $set = (new Showing())->changed(['picture' => $picture, 'reload' => $reload, 'caching' => $caching]);
-            self::assertEquals($set, Showing::stored($set->toText()));
-            self::assertEquals($set, $set->changed([]));
-            self::assertSame($picture === null && $reload === null && $caching === null, $set->toText() === null);
-            self::assertSame($reload, $set->changed(['picture' => null])->reload);
-            self::assertSame($caching, $set->changed(['reload' => null])->caching?->toValue());
-        });
+        $this->limitTo(200)
+            ->forAll($pictures, $reloads, $cachings)
+            ->then(function (?string $picture, ?int $reload, string|int|null $caching): void {
+                $set = (new Showing())->changed(['picture' => $picture, 'reload' => $reload, 'caching' => $caching]);
+                self::assertEquals($set, Showing::stored($set->toText()));
+                self::assertEquals($set, $set->changed([]));
+                self::assertSame($picture === null && $reload === null && $caching === null, $set->toText() === null);
+                self::assertSame($reload, $set->changed(['picture' => null])->reload);
+                self::assertSame($caching, $set->changed(['reload' => null])->caching?->toValue());
+            });
     }
 
     #[Test]
@@ -115,11 +119,13 @@ final class KeptTextsTest extends TestCase
     public function code_is_kept_as_it_was_written(): void
     {
         $texts = Generators::elements(['', 'p {}', '0', "a\nb", '<meta name="a" content="b">', '\\', '{"a":1}', '漁']);
-        $this->limitTo(100)->forAll($texts, $texts)->then(function (string $styles, string $head): void {
-            $code = new Code($styles, $head);
-            self::assertEquals($code, Code::stored($code->toText()));
-            self::assertSame($code->isBlank(), $code->toText() === null);
-        });
+        $this->limitTo(100)
+            ->forAll($texts, $texts)
+            ->then(function (string $styles, string $head): void {
+                $code = new Code($styles, $head);
+                self::assertEquals($code, Code::stored($code->toText()));
+                self::assertSame($code->isBlank(), $code->toText() === null);
+            });
     }
 
     #[Test]
@@ -134,16 +140,22 @@ final class KeptTextsTest extends TestCase
     #[Test]
     public function fields_go_to_another_layout_and_back_and_nothing_is_lost(): void
     {
-        $fields = Generators::associative(['a' => Generators::elements([null, 'x', '0', false]), 'b' => Generators::elements([null, 1, ['page' => 'P']]), 'c' => Generators::elements([null, [['d' => ['file' => 'F']]]])]);
-        $this->limitTo(200)->forAll($fields, Generators::subset(['a', 'b', 'c']))->then(function (array $given, array $fitting): void {
-            $values = (new FieldValues())->with($given);
-            self::assertEquals($values, FieldValues::stored($values->toText()));
-            $away = $values->relaid('page', 'crossing', static fn (string $field): bool => in_array($field, $fitting, true));
-            self::assertSame([], array_diff(array_keys($away->values), $fitting));
-            self::assertEquals($values->files(), $away->files(), 'Files that are kept aside are used all the same.');
-            $back = FieldValues::stored($away->toText())->relaid('crossing', 'page', static fn (): bool => true);
-            self::assertSame($values->toText(), $back->toText());
-        });
+        $fields = Generators::associative([
+            'a' => Generators::elements([null, 'x', '0', false]),
+            'b' => Generators::elements([null, 1, ['page' => 'P']]),
+            'c' => Generators::elements([null, [['d' => ['file' => 'F']]]]),
+        ]);
+        $this->limitTo(200)
+            ->forAll($fields, Generators::subset(['a', 'b', 'c']))
+            ->then(function (array $given, array $fitting): void {
+                $values = (new FieldValues())->with($given);
+                self::assertEquals($values, FieldValues::stored($values->toText()));
+                $away = $values->relaid('page', 'crossing', static fn (string $field): bool => in_array($field, $fitting, true));
+                self::assertSame([], array_diff(array_keys($away->values), $fitting));
+                self::assertEquals($values->files(), $away->files(), 'Files that are kept aside are used all the same.');
+                $back = FieldValues::stored($away->toText())->relaid('crossing', 'page', static fn (): bool => true);
+                self::assertSame($values->toText(), $back->toText());
+            });
     }
 
     #[Test]

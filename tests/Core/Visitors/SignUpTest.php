@@ -110,10 +110,12 @@ final class SignUpTest extends TestCase
     #[Test]
     public function passwords_are_as_long_as_people_count_them(): void
     {
-        $this->limitTo(5)->forAll(Generators::choose(8, 200))->then(function (int $length): void {
-            $typed = str_repeat('é', $length);
-            self::assertTrue(PagePassword::set($typed, 'A')->isRight($typed));
-        });
+        $this->limitTo(5)
+            ->forAll(Generators::choose(8, 200))
+            ->then(function (int $length): void {
+                $typed = str_repeat('é', $length);
+                self::assertTrue(PagePassword::set($typed, 'A')->isRight($typed));
+            });
         $this->expectException(InputRefused::class);
         PagePassword::set(str_repeat('é', 201), 'A');
     }
