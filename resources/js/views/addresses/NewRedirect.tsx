@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
@@ -10,6 +10,9 @@ import { RedirectForm } from './RedirectForm'
 import { Share } from './Share'
 import { Alert } from '../../ui/Alert'
 import { DialogActions } from '../../ui/DialogActions'
+
+/** Kept below the fields for what is said of them while they are typed, px: the buttons stay where they are. */
+const ROOM = 72
 
 /** Makes a redirect. */
 export function NewRedirect({
@@ -47,6 +50,13 @@ export function NewRedirect({
             },
         }).then(() => isRefused || onClose())
     }
+    const fields = useRef<HTMLDivElement>(null)
+    useLayoutEffect(() => {
+        const box = fields.current
+        if (box === null) return
+        box.style.minHeight = ''
+        box.style.minHeight = `${box.offsetHeight + ROOM}px`
+    }, [draft.scope, draft.answer])
     return (
         <Modal open onClose={onClose} title="New redirect" help="poster" width={560}>
             <form
@@ -56,7 +66,9 @@ export function NewRedirect({
                     make()
                 }}
             >
-                <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
+                <div ref={fields}>
+                    <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
+                </div>
                 {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && (
                     <Share address={draft.source} />
                 )}
