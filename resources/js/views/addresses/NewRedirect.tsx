@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react'
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react'
 import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
@@ -50,13 +50,6 @@ export function NewRedirect({
             },
         }).then(() => isRefused || onClose())
     }
-    const fields = useRef<HTMLDivElement>(null)
-    useLayoutEffect(() => {
-        const box = fields.current
-        if (box === null) return
-        box.style.minHeight = ''
-        box.style.minHeight = `${box.offsetHeight + ROOM}px`
-    }, [draft.scope, draft.answer])
     return (
         <Modal open onClose={onClose} title="New redirect" help="poster" width={560}>
             <form
@@ -66,9 +59,9 @@ export function NewRedirect({
                     make()
                 }}
             >
-                <div ref={fields}>
+                <WithRoom of={`${draft.scope} ${draft.answer}`}>
                     <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
-                </div>
+                </WithRoom>
                 {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && (
                     <Share address={draft.source} />
                 )}
@@ -89,4 +82,16 @@ export function NewRedirect({
             </form>
         </Modal>
     )
+}
+
+/** As high as what is in it, with room to spare; measured anew when `of` is another. */
+function WithRoom({ of, children }: { of: string; children: ReactNode }) {
+    const box = useRef<HTMLDivElement>(null)
+    useLayoutEffect(() => {
+        const { current } = box
+        if (current === null) return
+        current.style.minHeight = ''
+        current.style.minHeight = `${current.offsetHeight + ROOM}px`
+    }, [of])
+    return <div ref={box}>{children}</div>
 }
