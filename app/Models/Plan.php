@@ -33,7 +33,7 @@ use Illuminate\Support\Str;
  */
 final class Plan extends Model
 {
-    use KnownByUlid;
+    use HoldsRow, KnownByUlid;
 
     protected $guarded = ['id'];
 

@@ -29,7 +29,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class SiteImport extends Model
 {
-    use KnownByUlid;
+    use HoldsRow, KnownByUlid;
 
     protected $guarded = ['id'];
 

@@ -2,10 +2,14 @@
 
 declare(strict_types=1);
 
+use Heronstem\Core\Change\SetAccess;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** A password set on several pages at once was kept as it was typed, in the history and with large changes: what is kept says only that there was one. */
+/**
+ * A password set on several pages at once was kept as it was typed: in the history and with large changes that are done, where what is
+ * kept says only that there was one, and in what is still to be made, plans above all, which keeps its keys instead.
+ */
 return new class extends Migration
 {
     public function up(): void
@@ -24,6 +28,27 @@ return new class extends Migration
             drop function pg_temp.without_passwords(jsonb);
             SQL
             ,
+        );
+        foreach (DB::select("select id, changes from plan_steps where changes @> '[{\"kind\": \"set-access\"}]'") as $step) {
+            DB::update('update plan_steps set changes = ?::jsonb where id = ?', [self::sealed(json_decode($step->changes, true)), $step->id]);
+        }
+        foreach (DB::select("select id, asked -> 'changes' as changes from changes_under_way where asked -> 'changes' @> '[{\"kind\": \"set-access\"}]'") as $waits) {
+            DB::update("update changes_under_way set asked = jsonb_set(asked, '{changes}', ?::jsonb) where id = ?", [
+                self::sealed(json_decode($waits->changes, true)),
+                $waits->id,
+            ]);
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $changes */
+    private static function sealed(array $changes): string
+    {
+        return json_encode(
+            array_map(
+                static fn (array $change): array => $change['kind'] === 'set-access' ? SetAccess::sealed($change, $change['pages'] ?? [$change['page']]) : $change,
+                $changes,
+            ),
+            JSON_THROW_ON_ERROR,
         );
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Desk\BringIn\GiveSource;
 use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Page;
@@ -159,20 +158,6 @@ final class BringInTest extends AppTestCase
         $this->api('GET', "bring-in/{$source['id']}/pages")->assertConflict();
         $this->api('DELETE', "bring-in/{$source['id']}")->assertNoContent();
         self::assertSame(0, SiteImport::query()->count());
-    }
-
-    #[Test]
-    public function what_is_said_of_it_in_the_same_moment_is_kept_both(): void
-    {
-        $source = $this->give(self::CSV);
-        $desk = app(GiveSource::class);
-        [$one, $other] = [SiteImport::query()->sole(), SiteImport::query()->sole()];
-        $desk->say($one, ['as' => 'live']);
-        $desk->say($other, ['keepsAddresses' => false]);
-
-        $said = $this->api('GET', "bring-in/{$source['id']}")->json('said');
-
-        self::assertSame(['live', false], [$said['as'], $said['keepsAddresses']]);
     }
 
     #[Test]

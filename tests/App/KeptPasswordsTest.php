@@ -6,6 +6,8 @@ namespace Tests\App;
 
 use App\Models\ChangeUnderWay;
 use App\Models\HistoryEntry;
+use App\Models\StoredStep;
+use Heronstem\Core\Visitors\PagePassword;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -49,23 +51,31 @@ final class KeptPasswordsTest extends AppTestCase
             json_encode([$closed(self::TYPED), $other, $closed(true)]),
             $entry->id,
         ]);
-        $under = ChangeUnderWay::query()->forceCreate([
-            'ulid' => '01HZZZZZZZZZZZZZZZZZZZZZZZ',
+        $under = fn (string $ulid, string $state): ChangeUnderWay => ChangeUnderWay::query()->forceCreate([
+            'ulid' => $ulid,
             'site_id' => $this->site->id,
             'user_id' => $this->manager->id,
             'title' => 'Closing two pages',
-            'state' => 'done',
+            'state' => $state,
             'confirmed' => true,
             'pages' => 2,
             'asked' => ['changes' => [$closed(self::TYPED)], 'decisions' => [], 'defaults' => true],
         ]);
+        [$done, $waits] = [$under('01HZZZZZZZZZZZZZZZZZZZZZZZ', 'done'), $under('01HZZZZZZZZZZZZZZZZZZZZZZ2', 'waiting')];
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
+        $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'Voyages']]])->assertCreated();
+        StoredStep::query()->update(['changes' => json_encode([$closed(self::TYPED), $other])]);
 
         $migration = require database_path('migrations/2026_11_30_000051_keep_no_typed_passwords.php');
         $migration->up();
 
         $this->assertNowhere();
         self::assertEquals([$closed(true), $other, $closed(true)], HistoryEntry::query()->findOrFail($entry->id)->batch);
-        self::assertEquals(['changes' => [$closed(true)], 'decisions' => [], 'defaults' => true], $under->refresh()->asked);
+        self::assertEquals(['changes' => [$closed(true)], 'decisions' => [], 'defaults' => true], $done->refresh()->asked);
+        // What is still to be made opens with the password that was typed.
+        $keys = ['P' => PagePassword::set(self::TYPED, 'P')->kept, 'Q' => PagePassword::set(self::TYPED, 'Q')->kept];
+        self::assertEquals([$closed(['keys' => $keys]), $other], StoredStep::query()->sole()->changes);
+        self::assertEquals([$closed(['keys' => $keys])], $waits->refresh()->asked['changes'] ?? []);
     }
 
     private function assertNowhere(): void

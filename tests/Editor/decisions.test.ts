@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import type { Schemas } from '../../resources/js/api/client'
 import { amended, defaultsOf, withWay } from '../../resources/js/app/amending'
 import type { Pending } from '../../resources/js/app/changes'
@@ -67,13 +67,6 @@ describe('the defaults', () => {
 })
 
 describe('a plan that is to be applied', () => {
-    const asked: { method: string; path: string; body: unknown }[] = []
-    beforeEach(() => {
-        asked.length = 0
-        vi.stubGlobal('document', { cookie: '' })
-    })
-    afterEach(() => vi.unstubAllGlobals())
-
     test('keeps what is asked for beside it as it is where there is nothing to add', async () => {
         const plan = { id: 'p', only: ['s1'] }
         expect(await amended('ferries', { plan }, { changes: [] })).toEqual({ plan })

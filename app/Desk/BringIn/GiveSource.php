@@ -136,7 +136,7 @@ final readonly class GiveSource
     private function keepSaid(SiteImport $import, array $said): bool
     {
         return DB::transaction(static function () use ($import, $said): bool {
-            $import->setRawAttributes(SiteImport::query()->whereKey($import->id)->lockForUpdate()->firstOrFail()->getAttributes(), true);
+            $import->hold();
             if (in_array($import->state, ['applying', 'applied'], true)) {
                 throw new InputRefused('import', 'This was brought in already. Give it again to change how.');
             }

@@ -159,7 +159,7 @@ final readonly class KeepPlans
     private function held(Plan $plan, \Closure $work): mixed
     {
         return $this->db->transaction(function () use ($plan, $work): mixed {
-            $plan->setRawAttributes(Plan::query()->whereKey($plan->id)->lockForUpdate()->firstOrFail()->getAttributes(), true);
+            $plan->hold();
             $this->guardOpen($plan);
 
             return $work($plan);

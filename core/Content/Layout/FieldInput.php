@@ -104,16 +104,16 @@ final class FieldInput
             );
         }
         $last = max((int) strrpos($given, '.'), (int) strrpos($given, ','));
-        $sign = preg_quote($given[$last] ?? '', '/');
-        if (preg_match("/^-?\\d{1,3}(?:$sign\\d{3}){2,}$/D", $given) === 1) {
-            // More than one of a sign stand between thousands.
-            return str_replace(['.', ','], '', $given);
+        if ($last === 0) {
+            return $given;
         }
-        if ($last > 0 && substr_count($given, $given[$last]) === 1) {
-            $given = str_replace(['.', ','], '', substr($given, 0, $last)).'.'.substr($given, $last + 1);
+        $sign = $given[$last];
+        if (substr_count($given, $sign) === 1) {
+            return str_replace(['.', ','], '', substr($given, 0, $last)).'.'.substr($given, $last + 1);
         }
 
-        return $given;
+        // More than one of a sign stand between thousands, or it is no number.
+        return preg_match('/^-?\d{1,3}(?:'.preg_quote($sign, '/').'\d{3}){2,}$/D', $given) === 1 ? str_replace($sign, '', $given) : $given;
     }
 
     /** Places after the point, ISO 4217. */

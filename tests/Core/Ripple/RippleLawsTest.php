@@ -171,7 +171,9 @@ final class RippleLawsTest extends TestCase
                 self::assertMatchesRegularExpression('/^\S(.*\S)?$/Du', $sentence, 'One line without white space around it.');
                 self::assertStringNotContainsString('  ', $sentence);
                 self::assertSame(0, substr_count($sentence, '*') % 2, "A name is not closed: $sentence");
-                self::assertDoesNotMatchRegularExpression('/\*\s*\*(?!\*)(?!,)(?! )/', $sentence, "A name is empty: $sentence");
+                foreach (explode('*', $sentence) as $n => $part) {
+                    self::assertTrue($n % 2 === 0 || trim($part) !== '', "A name is empty: $sentence");
+                }
                 self::assertDoesNotMatchRegularExpression('/01J0000000[0-9A-Z]{16}/', $sentence, "An identity is no name: $sentence");
             }
 

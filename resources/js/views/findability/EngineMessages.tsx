@@ -9,7 +9,7 @@ import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { moment } from '../../ui/time'
 import { OutsideSwitch } from './OutsideSwitch'
-import { engineMessagesQuery, outsideLinksQuery } from './queries'
+import { engineMessagesQuery } from './queries'
 
 const states: Record<Schemas['EngineMessage']['state'], [string, string]> = {
     waiting: ['Waiting', 'text-amber'],
@@ -32,9 +32,7 @@ export function EngineMessages() {
         onSuccess: () => queries.invalidateQueries({ queryKey: keys.site(site.key) }),
     })
     const { data } = messages
-    // It stands below the links, which come by themselves.
-    const isAbove = useQuery(outsideLinksQuery(site.key, 0)).isPending
-    if (isAbove || messages.isPending) return null
+    if (messages.isPending) return null
     return (
         <section aria-label="Telling search engines" className="grid content-start gap-2 lg:col-span-2">
             <div className="flex flex-wrap items-center justify-between gap-3">

@@ -94,39 +94,44 @@ export function Robots({ lines: stands }: { lines: string }) {
                 />
             </div>
             <ReadFailure of={tried} />
-            {verdict !== undefined && (
-                <p role="status">
-                    <b className={verdict.isAllowed ? 'font-semibold text-reed' : 'font-semibold text-berry'}>
-                        {verdict.isAllowed ? 'Allowed' : 'Blocked'}
-                    </b>
-                    {verdict.line === null ? (
-                        ': no line says anything of it.'
-                    ) : (
-                        <>
-                            , by line {verdict.line}: <code className="font-mono text-[13px]">{verdict.rule}</code>
-                            {verdict.group !== null &&
-                                ` of the group of ${verdict.group === '*' ? 'all crawlers' : verdict.group}`}
-                            .
-                        </>
-                    )}
-                </p>
-            )}
-            {verdict !== undefined && (
-                <details>
-                    <summary className="text-heron">The whole file as it would be served</summary>
-                    <ol className="mt-2 max-h-[240px] overflow-auto rounded-md bg-sunk py-2 font-mono text-[12px] leading-5">
-                        {verdict.robots.split('\n').map((line, n) => (
-                            <li
-                                key={n}
-                                className={verdict.line === n + 1 ? 'flex gap-3 bg-heron-soft px-3' : 'flex gap-3 px-3'}
-                            >
-                                <span className="w-6 text-right text-ink-3">{n + 1}</span>
-                                <span className="whitespace-pre-wrap">{line}</span>
-                            </li>
-                        ))}
-                    </ol>
-                </details>
-            )}
+            {/* Room for what is said of an address: it comes by itself. */}
+            <div className="grid min-h-[52px] content-start gap-3">
+                {verdict !== undefined && (
+                    <p role="status">
+                        <b className={verdict.isAllowed ? 'font-semibold text-reed' : 'font-semibold text-berry'}>
+                            {verdict.isAllowed ? 'Allowed' : 'Blocked'}
+                        </b>
+                        {verdict.line === null ? (
+                            ': no line says anything of it.'
+                        ) : (
+                            <>
+                                , by line {verdict.line}: <code className="font-mono text-[13px]">{verdict.rule}</code>
+                                {verdict.group !== null &&
+                                    ` of the group of ${verdict.group === '*' ? 'all crawlers' : verdict.group}`}
+                                .
+                            </>
+                        )}
+                    </p>
+                )}
+                {verdict !== undefined && (
+                    <details>
+                        <summary className="text-heron">The whole file as it would be served</summary>
+                        <ol className="mt-2 max-h-[240px] overflow-auto rounded-md bg-sunk py-2 font-mono text-[12px] leading-5">
+                            {verdict.robots.split('\n').map((line, n) => (
+                                <li
+                                    key={n}
+                                    className={
+                                        verdict.line === n + 1 ? 'flex gap-3 bg-heron-soft px-3' : 'flex gap-3 px-3'
+                                    }
+                                >
+                                    <span className="w-6 text-right text-ink-3">{n + 1}</span>
+                                    <span className="whitespace-pre-wrap">{line}</span>
+                                </li>
+                            ))}
+                        </ol>
+                    </details>
+                )}
+            </div>
             {isSure && (
                 <Modal
                     open
