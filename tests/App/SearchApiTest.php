@@ -151,6 +151,12 @@ final class SearchApiTest extends AppTestCase
             ->assertJsonPath('sitemap.entries', 1)
             ->assertJsonPath('sitemap.leftOut.0.reason', 'unlisted')
             ->assertJsonPath('contradictions', ['/travel/fares']);
+        $this->change(['kind' => 'set-access', 'page' => $this->travel, 'access' => ['to' => 'some', 'signedIn' => true]]);
+        $this->api('GET', 'crawling')
+            ->assertJsonPath('sitemap.entries', 0)
+            ->assertJsonPath('sitemap.leftOut.0.reason', 'closed')
+            ->assertJsonPath('sitemap.leftOut.0.pages', 2);
+        $this->change(['kind' => 'set-access', 'page' => $this->travel, 'access' => null]);
         $this->api('POST', 'crawling/tried', ['lines' => "User-agent: a\nDisallow: /x", 'agent' => 'a/1', 'address' => 'http://ferries.test/x/y'])
             ->assertJsonPath('isAllowed', false)
             ->assertJsonPath('line', 2)

@@ -349,7 +349,7 @@ use OpenApi\Attributes as OA;
                             required: ['reason', 'pages', 'examples'],
                             type: 'object',
                             properties: [
-                                new OA\Property('reason', type: 'string', enum: ['kind', 'unlisted', 'noindex', 'canonical', 'set']),
+                                new OA\Property('reason', type: 'string', enum: ['kind', 'closed', 'unlisted', 'noindex', 'canonical', 'set']),
                                 new OA\Property('pages', type: 'integer'),
                                 new OA\Property(
                                     'examples',

@@ -10,6 +10,7 @@ import type { OpenPage } from './search'
 
 const reasons = {
     kind: 'of a kind without content of its own (section, pointer)',
+    closed: 'that not everybody sees',
     unlisted: 'unlisted',
     noindex: 'not to be listed (noindex)',
     canonical: 'naming another address as the one that counts',
