@@ -52,7 +52,7 @@ final readonly class NumberContents
         }
         $there = $new = [];
         foreach (self::of($batch) as $change) {
-            $page = $ripple->pages->outcome[$change->page] ?? null;
+            $page = $ripple->pages->outcome->find($change->page);
             $row = ['page' => $change->page, 'saved' => (int) $change->version, 'shown' => $page?->contentLive, 'working' => $change->document->toArray(), 'live' => null];
             // Of several for a page that is new the last one is what it begins with.
             isset($made[$change->page]) ? ($new[$change->page] = $row) : ($there[] = $row);

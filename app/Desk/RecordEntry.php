@@ -16,7 +16,6 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Linking\TargetKind;
-use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\HistorySentence;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Tree\PageDifference;
@@ -39,14 +38,15 @@ final readonly class RecordEntry
         $entries = array_map(static fn (Undo $undo): string => $undo->entry, array_values($whole));
         $undone = $entries === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $entries)->orderByDesc('id')->get();
         $account = RippleAccount::kept($ripple);
+        [$pages, $claims] = [$ripple->pages->differences->inPieces(self::PART), $ripple->addresses->claims->inPieces(self::PART)];
         $entry = HistoryEntry::query()->create([
             'site_id' => $site->id,
             'user_id' => $user?->id,
             'sentence' => $this->partly($batch, $site) ?? $this->sentence($batch, $ripple, $undone, $user),
             'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
             'counts' => $account['counts'],
-            'pages' => self::part($ripple->pages->differences, 0),
-            'claims' => self::part($ripple->addresses->claims, 0),
+            'pages' => self::part($pages),
+            'claims' => self::part($claims),
             'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menusAndLinks->menus),
             'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->redirects->rules),
             'start_page' => $ripple->pages->startPage?->toArray(),
@@ -60,7 +60,7 @@ final readonly class RecordEntry
             'note' => $note,
             'undoes_id' => $undone?->first()?->id,
         ]);
-        $this->keepParts($entry, $ripple);
+        $this->keepParts($entry, $pages, $claims);
         if ($entries !== []) {
             // What an entry had undone is in effect again once that entry is undone itself.
             $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->undoes(), array_values($undone?->all() ?? [])));
@@ -75,31 +75,38 @@ final readonly class RecordEntry
         return $entry;
     }
 
-    /** What does not fit in the entry itself. */
-    private function keepParts(HistoryEntry $entry, Ripple $ripple): void
+    /**
+     * What does not fit in the entry itself.
+     *
+     * @param  \Generator<int, non-empty-list<PageDifference>>  $pages
+     * @param  \Generator<int, non-empty-list<ClaimDifference>>  $claims
+     */
+    private function keepParts(HistoryEntry $entry, \Generator $pages, \Generator $claims): void
     {
         $json = static fn (array $part): string => json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
-        for ($n = 1, $all = max(count($ripple->pages->differences), count($ripple->addresses->claims)); $n * self::PART < $all; $n++) {
+        for ($n = 1; $pages->valid() || $claims->valid(); $n++) {
             $this->db->insert('insert into history_parts (entry_id, n, pages, claims) values (?, ?, ?, ?)', [
                 $entry->id,
                 $n,
-                $json(self::part($ripple->pages->differences, $n)),
-                $json(self::part($ripple->addresses->claims, $n)),
+                $json(self::part($pages)),
+                $json(self::part($claims)),
             ]);
             $this->ticks->written(2 * self::PART);
         }
     }
 
     /**
-     * @param  list<PageDifference>|list<ClaimDifference>  $differences
+     * The next piece, if there is one; the one after that is next.
+     *
+     * @param  \Generator<int, non-empty-list<PageDifference>>|\Generator<int, non-empty-list<ClaimDifference>>  $pieces
      * @return list<array<string, mixed>>
      */
-    private static function part(array $differences, int $n): array
+    private static function part(\Generator $pieces): array
     {
-        return array_map(
-            static fn (PageDifference|ClaimDifference $each): array => $each->toArray(),
-            array_slice($differences, $n * self::PART, self::PART),
-        );
+        $part = array_map(static fn (PageDifference|ClaimDifference $each): array => $each->toArray(), $pieces->valid() ? $pieces->current() : []);
+        $pieces->next();
+
+        return $part;
     }
 
     /** Of a change that is undone on some of its pages alone. */
@@ -182,9 +189,9 @@ final readonly class RecordEntry
     private function touched(Ripple $ripple): array
     {
         $ids =
-            array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences)) +
-            array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves)) +
-            array_flip(self::ledTo($ripple));
+            array_fill_keys($ripple->pages->changed(), true) +
+            array_fill_keys($ripple->addresses->moved, true) +
+            array_fill_keys(self::ledTo($ripple), true);
 
         return array_map(strval(...), array_keys($ids));
     }

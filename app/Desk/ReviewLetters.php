@@ -36,7 +36,7 @@ final readonly class ReviewLetters
         }
         $sent = $returned = [];
         foreach ($ripple->pages->differences as $difference) {
-            $page = $ripple->pages->outcome[$difference->page] ?? null;
+            $page = $ripple->pages->outcome->find($difference->page);
             $was = $difference->before['state'] ?? null;
             if ($page?->state === PageState::InReview && $was !== null) {
                 $sent[] = $page;

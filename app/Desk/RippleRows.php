@@ -22,6 +22,7 @@ use Heronstem\Core\Ripple\RawLinkFate;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\TitleChange;
 use Heronstem\Core\Ripple\VisitorChange;
+use Heronstem\Core\Series;
 use Heronstem\Core\Visitors\PageAccess;
 
 /**
@@ -35,7 +36,7 @@ final class RippleRows
     public static function of(Ripple $ripple, RippleGroup $group): array
     {
         return match ($group) {
-            RippleGroup::Addresses => array_map(
+            RippleGroup::Addresses => $ripple->addresses->moves->each(
                 static fn (AddressMove $move): array => self::row(
                     $move->page,
                     $move->name,
@@ -43,7 +44,6 @@ final class RippleRows
                     $move->to->readable(),
                     self::moveNote($move->seen),
                 ),
-                $ripple->addresses->moves,
             ),
             RippleGroup::RedirectsWritten => self::claims($ripple->addresses->redirectsWritten, $ripple),
             RippleGroup::RedirectsDropped => self::claims($ripple->addresses->redirectsDropped, $ripple),
@@ -90,7 +90,7 @@ final class RippleRows
     public static function count(Ripple $ripple, RippleGroup $group): int
     {
         return match ($group) {
-            RippleGroup::Addresses => count($ripple->addresses->moves),
+            RippleGroup::Addresses => count($ripple->addresses->moved),
             RippleGroup::RedirectsWritten => count($ripple->addresses->redirectsWritten),
             RippleGroup::RedirectsDropped => count($ripple->addresses->redirectsDropped),
             RippleGroup::Gone => count($ripple->addresses->gone),
@@ -116,16 +116,16 @@ final class RippleRows
     }
 
     /**
-     * @param  list<Claim>  $claims
+     * @param  Series<Claim>  $claims
      * @return list<Row>
      */
-    private static function claims(array $claims, Ripple $ripple): array
+    private static function claims(Series $claims, Ripple $ripple): array
     {
-        return array_map(static function (Claim $claim) use ($ripple): array {
-            $page = $claim->page === null ? null : $ripple->pages->outcome[$claim->page] ?? ($ripple->addresses->heirs[$claim->page] ?? null);
+        return $claims->each(static function (Claim $claim) use ($ripple): array {
+            $page = $claim->page === null ? null : $ripple->pages->outcome->find($claim->page) ?? ($ripple->addresses->heirs[$claim->page] ?? null);
 
             return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
-        }, $claims);
+        });
     }
 
     /**
@@ -135,7 +135,7 @@ final class RippleRows
     private static function pages(array $ids, Ripple $ripple): array
     {
         return array_map(static function (string $id) use ($ripple): array {
-            $page = $ripple->pages->outcome[$id] ?? null;
+            $page = $ripple->pages->outcome->find($id);
 
             return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
         }, $ids);
@@ -210,7 +210,7 @@ final class RippleRows
     {
         $rule = $difference->after ?? $difference->before;
         $target = $rule?->target;
-        $page = $target?->kind === TargetKind::Page ? $ripple->pages->outcome[$target->value] ?? null : null;
+        $page = $target?->kind === TargetKind::Page ? $ripple->pages->outcome->find($target->value) : null;
         $to =
             $target === null
                 ? null

@@ -8,7 +8,6 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\MenuDifference;
-use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\RawLinkEffect;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Tree\PageDifference;
@@ -27,13 +26,13 @@ final readonly class AuditQueue
     /** What shares something with pages that go for good: asked before they are gone, and with them what they said. */
     public function before(Ripple $ripple, Site $site): void
     {
-        $removed = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => $difference->wasRemoved());
+        $removed = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved());
         if ($removed !== []) {
             $this->insert(
                 "select distinct other.page_id, other.site_id, false, null::bigint from pages p join audit_keys k on k.page_id = p.id
                 join audit_keys other on other.site_id = k.site_id and other.key = k.key and other.page_id <> k.page_id
                 where p.site_id = ? and p.ulid = any(?::text[]) and k.key not like 'names:%' and k.key not like 'at:%'",
-                [$site->id, PgArray::of(array_map(static fn (PageDifference $difference): string => $difference->page, array_values($removed)))],
+                [$site->id, PgArray::of($removed)],
             );
         }
     }
@@ -55,7 +54,7 @@ final readonly class AuditQueue
                 $branches[$difference->page] = true;
             }
         }
-        $pages += array_fill_keys(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves), true);
+        $pages += array_fill_keys($ripple->addresses->moved, true);
         $pages += $this->named($ripple);
         $pages += array_fill_keys(array_map(static fn (RawLinkEffect $effect): string => $effect->link->page, $ripple->rewrites()), true);
         $this->addMenus($site, array_map(static fn (MenuDifference $menu): string => $menu->menu, $ripple->menusAndLinks->menus), $entry->id);
@@ -70,16 +69,8 @@ final readonly class AuditQueue
         $this->addBranches($site, array_map(strval(...), array_keys($branches)), $entry->id);
         $this->addNaming($site, $addresses, $ripple->redirects->rules !== [], $entry->id);
         // What named a page that is gone for good is not found by that page's own facts any more.
-        $gone = array_filter(
-            $ripple->pages->differences,
-            static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin(),
-        );
-        $this->addNaming(
-            $site,
-            array_map(static fn (PageDifference $difference): string => "names:$difference->page", array_values($gone)),
-            false,
-            $entry->id,
-        );
+        $gone = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());
+        $this->addNaming($site, array_map(static fn (string $page): string => "names:$page", $gone), false, $entry->id);
     }
 
     /** @param  list<string>  $pages */

@@ -9,6 +9,7 @@ use App\Models\Site;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Series;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes what changes in the ledger. */
@@ -28,41 +29,46 @@ final readonly class ClaimWriter
      * What stops being a page's own address is turned where it stands; everything else is written anew, so that
      * pages which trade places never hold two addresses at once.
      *
-     * @param  list<ClaimDifference>  $differences
+     * @param  Series<ClaimDifference>  $differences  gone through three times
      */
-    public function write(array $differences, Site $site, HistoryEntry $entry): void
+    public function write(Series $differences, Site $site, HistoryEntry $entry): void
     {
-        $gone = $turned = $new = [];
-        foreach ($differences as $difference) {
-            $after = $difference->after;
-            if (
-                $after !== null &&
-                $after->kind !== ClaimKind::Page &&
-                $difference->before !== null &&
-                $difference->before->address->path === $after->address->path
-            ) {
-                $turned[] = $difference;
-
-                continue;
-            }
-            if ($difference->before !== null) {
-                $gone[] = $difference->key;
-            }
-            if ($after !== null) {
-                $new[] = $difference;
-            }
+        $gone = self::those($differences, static fn (ClaimDifference $each): bool => $each->before !== null && ! self::isTurned($each));
+        foreach ($gone->inPieces(self::PIECE) as $piece) {
+            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of(array_column($piece, 'key'))]);
         }
-        foreach (array_chunk($gone, self::PIECE) as $piece) {
-            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($piece)]);
-        }
-        foreach (array_chunk($turned, self::PIECE) as $piece) {
+        foreach (self::those($differences, self::isTurned(...))->inPieces(self::PIECE) as $piece) {
             $this->turn($piece, $site, $entry);
             $this->ticks->written(count($piece));
         }
-        foreach (array_chunk($new, self::PIECE) as $piece) {
+        $new = self::those($differences, static fn (ClaimDifference $each): bool => $each->after !== null && ! self::isTurned($each));
+        foreach ($new->inPieces(self::PIECE) as $piece) {
             $this->add($piece, $site, $entry);
             $this->ticks->written(count($piece));
         }
+    }
+
+    private static function isTurned(ClaimDifference $difference): bool
+    {
+        [$before, $after] = [$difference->before, $difference->after];
+
+        return $after !== null && $after->kind !== ClaimKind::Page && $before !== null && $before->address->path === $after->address->path;
+    }
+
+    /**
+     * @param  Series<ClaimDifference>  $differences
+     * @param  \Closure(ClaimDifference): bool  $which
+     * @return Series<ClaimDifference>
+     */
+    private static function those(Series $differences, \Closure $which): Series
+    {
+        return Series::from(static function () use ($differences, $which): \Generator {
+            foreach ($differences as $difference) {
+                if ($which($difference)) {
+                    yield $difference;
+                }
+            }
+        });
     }
 
     /** @param  list<ClaimDifference>  $turned */

@@ -7,7 +7,9 @@ namespace App\Store;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
+use Heronstem\Core\Ripple\PageEffects;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\PagesAfter;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes pages that a batch makes: blank ones, copies with what they are copies of, and those that were gone and are back. */
@@ -20,37 +22,46 @@ final readonly class NewPages
     {
     }
 
-    /**
-     * @param  list<Page>  $pages
-     * @param  array<string, string>  $copies  copy => what it is a copy of
-     */
-    public function make(array $pages, array $copies, Site $site, HistoryEntry $entry): void
+    /** @param  list<string>  $pages */
+    public function make(array $pages, PageEffects $effects, Site $site, HistoryEntry $entry): void
     {
         if ($pages === []) {
             return;
         }
-        foreach (array_chunk(self::parentsFirst($pages), PageWriter::PIECE) as $piece) {
-            $this->insert($piece, $site, $entry);
+        $wanted = [];
+        foreach (array_chunk(self::parentsFirst($pages, $effects->outcome), PageWriter::PIECE) as $piece) {
+            $made = array_values(array_filter(array_map($effects->outcome->find(...), $piece)));
+            $this->insert($made, $site, $entry);
+            array_push($wanted, ...array_values(array_filter(array_column($made, 'wantedAs'))));
             $this->ticks->written(count($piece));
         }
-        $this->contentBack(array_column($pages, 'id'), $entry);
-        if ($copies !== []) {
-            $this->copyContent($copies, $entry);
+        $this->contentBack($pages, $entry);
+        if ($effects->copies !== []) {
+            $this->copyContent($effects->copies, $entry);
         }
-        $this->links->noteWanting($site, array_values(array_filter(array_column($pages, 'wantedAs'))));
+        $this->links->noteWanting($site, $wanted);
     }
 
     /**
-     * @param  list<Page>  $pages
-     * @return list<Page>
+     * @param  list<string>  $pages
+     * @return list<string>
      */
-    private static function parentsFirst(array $pages): array
+    private static function parentsFirst(array $pages, PagesAfter $outcome): array
     {
-        $known = array_column($pages, null, 'id');
-        $levels = array_map(static fn (Page $page): int => count($page->ancestorsIn($known)), $pages);
+        $parents = $levels = [];
+        foreach ($pages as $id) {
+            $parents[$id] = $outcome->find($id)?->parent;
+        }
+        foreach ($pages as $id) {
+            $level = 0;
+            for ($above = $parents[$id]; $above !== null && array_key_exists($above, $parents); $above = $parents[$above]) {
+                $level++;
+            }
+            $levels[$id] = $level;
+        }
         asort($levels);
 
-        return array_map(static fn (int $n): Page => $pages[$n], array_keys($levels));
+        return array_map(strval(...), array_keys($levels));
     }
 
     /** @param  list<Page>  $pages  parents before their children */

@@ -6,6 +6,8 @@ namespace App\Store;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
 use Illuminate\Database\ConnectionInterface;
 
@@ -20,21 +22,43 @@ final readonly class PageWriter
     }
 
     /**
-     * @param  list<Page>  $changed
+     * @param  list<string>  $changed
      * @param  list<string>  $moved  those of them that stand under another page
-     * @param  array<string, string>  $addresses  by page
      */
-    public function write(array $changed, array $moved, array $addresses, Site $site, HistoryEntry $entry): void
+    public function write(array $changed, array $moved, Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
         foreach (array_chunk($changed, self::PIECE) as $piece) {
-            $this->updateFields($piece, $site, $entry);
+            $this->updateFields(array_values(array_filter(array_map($ripple->pages->outcome->find(...), $piece))), $site, $entry);
             $this->ticks->written(count($piece));
         }
+        $addresses = Series::from(static fn (): \Generator => self::addresses($changed, $ripple));
         if (count($moved) === 1) {
             $this->moveBranch($moved[0], $addresses, $site);
         } else {
             $this->updatePaths($moved, $site);
-            $this->updateAddresses($addresses);
+            foreach ($addresses->inPieces(self::PIECE) as $piece) {
+                $this->updateAddresses($piece);
+            }
+        }
+    }
+
+    /**
+     * Of pages that move, and of those that come back from the bin to another address than they had.
+     *
+     * @param  list<string>  $changed
+     * @return \Generator<int, array{string, string}> page and address
+     */
+    private static function addresses(array $changed, Ripple $ripple): \Generator
+    {
+        foreach ($ripple->addresses->moves as $move) {
+            yield [$move->page, $move->to->path];
+        }
+        $moves = array_fill_keys($ripple->addresses->moved, true);
+        foreach ($changed as $id) {
+            $page = isset($moves[$id]) ? null : $ripple->pages->outcome->find($id);
+            if ($page !== null) {
+                yield [$id, $page->address->path];
+            }
         }
     }
 
@@ -100,45 +124,40 @@ final readonly class PageWriter
     }
 
     /**
-     * Path and address of one moved branch in one statement, so that each row is written once. Where the branch stands is asked first, so that the
-     * database knows how many rows to expect; and the addresses are joined by hashing, never by going through all of them for each row, which
-     * is what it takes for the cheapest where its statistics lag behind.
+     * Path and address of a moved branch together, so that each row is written once; then the paths of pages that keep their addresses.
+     * Pages are looked up by their identities: how many the database believes to be below another may be far off.
      *
-     * @param  array<string, string>  $addresses  by page
+     * @param  Series<array{string, string}>  $addresses  page and address
      */
-    private function moveBranch(string $root, array $addresses, Site $site): void
+    private function moveBranch(string $root, Series $addresses, Site $site): void
     {
         $move = $this->db->selectOne(
             "select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, '') as base
                 from pages root left join pages parent on parent.id = root.parent_id where root.ulid = ? and root.site_id = ?",
             [$root, $site->id],
         );
-        $this->db->statement('set local enable_nestloop = off');
-        $this->db->update(
-            <<<'SQL'
-            with n as materialized (select * from unnest(?::text[], ?::text[]) as n(ulid, address)),
-            target as (
-                select p.id, ?::ltree || subpath(p.path, ?) as path, n.address from pages p left join n on n.ulid = p.ulid where p.site_id = ? and p.path <@ ?::ltree
-                union all
-                select p.id, p.path, n.address from n join pages p on p.ulid = n.ulid where p.site_id = ? and not p.path <@ ?::ltree
-            )
-            update pages p set path = t.path, address = coalesce(t.address, p.address), version = p.version + 1 from target t where p.id = t.id
-            SQL
-            ,
-            [PgArray::of(array_keys($addresses)), PgArray::of($addresses), $move->base, $move->depth, $site->id, $move->old, $site->id, $move->old],
-        );
-        $this->db->statement('set local enable_nestloop = on');
-    }
-
-    /** @param  array<string, string>  $addresses  by page */
-    private function updateAddresses(array $addresses): void
-    {
-        if ($addresses !== []) {
+        foreach ($addresses->inPieces(self::PIECE) as $piece) {
             $this->db->update(
-                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address)
-                    where p.ulid = n.ulid and p.address <> n.address',
-                [PgArray::of(array_keys($addresses)), PgArray::of($addresses)],
+                'update pages p set path = case when p.path <@ ?::ltree then ?::ltree || subpath(p.path, ?) else p.path end, address = n.address, version = p.version + 1
+                    from unnest(?::text[], ?::text[]) as n(ulid, address) where p.ulid = n.ulid and p.site_id = ?',
+                [$move->old, $move->base, $move->depth, PgArray::of(array_column($piece, 0)), PgArray::of(array_column($piece, 1)), $site->id],
             );
         }
+        $this->db->update('update pages p set path = ?::ltree || subpath(p.path, ?), version = p.version + 1 where p.site_id = ? and p.path <@ ?::ltree', [
+            $move->base,
+            $move->depth,
+            $site->id,
+            $move->old,
+        ]);
+    }
+
+    /** @param  non-empty-list<array{string, string}>  $addresses  page and address */
+    private function updateAddresses(array $addresses): void
+    {
+        $this->db->update(
+            'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address)
+                where p.ulid = n.ulid and p.address <> n.address',
+            [PgArray::of(array_column($addresses, 0)), PgArray::of(array_column($addresses, 1))],
+        );
     }
 }

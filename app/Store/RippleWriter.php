@@ -8,7 +8,6 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Tree\FieldValues;
-use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
 
@@ -33,20 +32,19 @@ final readonly class RippleWriter
         $this->addressRules($ripple, $site);
         $made = $changed = $removed = $moved = [];
         foreach ($ripple->pages->differences as $difference) {
-            $page = $ripple->pages->outcome[$difference->page] ?? null;
-            if ($page === null) {
+            if ($difference->wasRemoved()) {
                 $removed[] = $difference->page;
             } elseif ($difference->wasMade()) {
-                $made[] = $page;
+                $made[] = $difference->page;
             } else {
-                $changed[] = $page;
+                $changed[] = $difference->page;
                 if ($difference->changedParent()) {
-                    $moved[] = $page->id;
+                    $moved[] = $difference->page;
                 }
             }
         }
-        $this->newPages->make($made, $ripple->pages->copies, $site, $entry);
-        $this->pages->write($changed, $moved, $this->addresses($ripple, $changed), $site, $entry);
+        $this->newPages->make($made, $ripple->pages, $site, $entry);
+        $this->pages->write($changed, $moved, $ripple, $site, $entry);
         $this->claims->write($ripple->addresses->claims, $site, $entry);
         $this->startPages($ripple, $site);
         (new StoredMenus($this->db, $site))->write($ripple->menusAndLinks->menus);
@@ -56,8 +54,8 @@ final readonly class RippleWriter
         $this->access($ripple, $site);
         $this->search->after($ripple, $site);
         $this->gates->after($ripple, $site);
-        $shown = $this->contentShown($changed, $ripple);
-        $this->content->save($this->contentSaved($changed, $ripple));
+        $shown = $this->contentShown($ripple);
+        $this->content->save($this->contentSaved($ripple));
         $this->content->show($shown);
         $this->noteFields(array_diff_key($this->withOtherFields($ripple), $shown), $site);
     }
@@ -83,7 +81,7 @@ final readonly class RippleWriter
     {
         $pages = [];
         foreach ($ripple->pages->differences as $difference) {
-            $page = $ripple->pages->outcome[$difference->page] ?? null;
+            $page = $ripple->pages->outcome->find($difference->page);
             $touched = array_intersect_key($difference->before ?? ($difference->after ?? []), ['fields' => true, 'state' => true]) !== [];
             $named =
                 $page === null
@@ -144,51 +142,33 @@ final readonly class RippleWriter
         }
     }
 
-    /**
-     * @param  list<Page>  $changed
-     * @return array<string, int> the version that was saved last from now on, of pages where a batch sets it
-     */
-    private function contentSaved(array $changed, Ripple $ripple): array
+    /** @return array<string, int> the version that was saved last from now on, of pages where a batch sets it */
+    private function contentSaved(Ripple $ripple): array
     {
-        $set = [];
+        $saved = [];
         foreach ($ripple->pages->differences as $difference) {
-            if (isset($difference->before[PageDifference::SAVED], $difference->after[PageDifference::SAVED])) {
-                $set[$difference->page] = true;
+            $isSet = ($difference->before[PageDifference::SAVED] ?? null) !== null && ($difference->after[PageDifference::SAVED] ?? null) !== null;
+            $page = $isSet ? $ripple->pages->outcome->find($difference->page) : null;
+            if ($page !== null) {
+                $saved[$page->id] = $page->contentSaved;
             }
         }
 
-        return array_column(array_filter($changed, static fn (Page $page): bool => isset($set[$page->id])), 'contentSaved', 'id');
+        return $saved;
     }
 
-    /**
-     * @param  list<Page>  $changed
-     * @return array<string, int|null> the version that visitors get from now on, of pages where it is another
-     */
-    private function contentShown(array $changed, Ripple $ripple): array
+    /** @return array<string, int|null> the version that visitors get from now on, of pages that were there and where it is another */
+    private function contentShown(Ripple $ripple): array
     {
-        $other = array_filter(
-            $ripple->pages->differences,
-            static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true),
-        );
-        $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $other));
-
-        return array_column(array_filter($changed, static fn (Page $page): bool => isset($ids[$page->id])), 'contentLive', 'id');
-    }
-
-    /**
-     * @param  list<Page>  $changed  of which some come back from the bin to another address than they had
-     * @return array<string, string> by page
-     */
-    private function addresses(Ripple $ripple, array $changed): array
-    {
-        $addresses = [];
-        foreach ($ripple->addresses->moves as $move) {
-            $addresses[$move->page] = $move->to->path;
-        }
-        foreach ($changed as $page) {
-            $addresses[$page->id] = $page->address->path;
+        $shown = [];
+        foreach ($ripple->pages->differences as $difference) {
+            $mayDiffer = ! $difference->wasMade() && ! $difference->wasRemoved() && in_array('content', $difference->aspects(), true);
+            $page = $mayDiffer ? $ripple->pages->outcome->find($difference->page) : null;
+            if ($page !== null) {
+                $shown[$page->id] = $page->contentLive;
+            }
         }
 
-        return $addresses;
+        return $shown;
     }
 }

@@ -54,15 +54,14 @@ final readonly class StoredGates
     /** Cost: nothing where no page of the site says anything and none did. */
     public function after(Ripple $ripple, Site $site): void
     {
-        $changed = array_filter(
-            $ripple->pages->differences,
+        $changed = $ripple->pages->where(
             static fn (PageDifference $difference): bool => ! $difference->wasRemoved() &&
                 array_intersect_key($difference->after ?? [], self::FIELDS) !== [],
         );
         if ($changed !== []) {
             $this->refresh($site, 'p.path <@ any(select path from pages where site_id = ? and ulid = any(?::text[]))', [
                 $site->id,
-                PgArray::of(array_map(static fn (PageDifference $difference): string => $difference->page, array_values($changed))),
+                PgArray::of($changed),
             ]);
         }
     }

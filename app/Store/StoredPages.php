@@ -26,7 +26,7 @@ final readonly class StoredPages implements Pages
         $this->select =
             'select p.ulid, parent.ulid as parent, bin.ulid as bin, p.address, '.
             PageColumns::selected().
-            ', w.working_version, w.live_version as content
+            ', w.working_version as "contentSaved", w.live_version as content
             from pages p left join page_contents w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
     }
 
@@ -152,8 +152,6 @@ final readonly class StoredPages implements Pages
 
     private function toPage(\stdClass $row): Page
     {
-        return Page::fromFields((array) $row, $row->ulid, Address::stored($row->address, $this->rules), $this->rules)->with([
-            'contentSaved' => $row->working_version ?? 0,
-        ]);
+        return Page::fromFields((array) $row, $row->ulid, Address::stored($row->address, $this->rules), $this->rules);
     }
 }

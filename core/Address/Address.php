@@ -66,6 +66,12 @@ final readonly class Address
         return new self($path, $key === $path ? $path : $key);
     }
 
+    /** An address that was taken apart into these two, put together again. */
+    public static function kept(string $path, string $key): self
+    {
+        return new self($path, $key);
+    }
+
     public function equals(self $other): bool
     {
         return $this->key === $other->key;

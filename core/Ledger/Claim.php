@@ -80,6 +80,37 @@ final readonly class Claim
         return new self($address, $kind, $page, $everLive, $heldFor, $since, $byChange);
     }
 
+    /** In a short text, without the key of its address. */
+    public function packed(): string
+    {
+        return implode("\0", [
+            $this->kind->value,
+            $this->everLive ? '1' : '',
+            $this->page,
+            $this->heldFor,
+            $this->since,
+            $this->byChange,
+            $this->address->path === $this->address->key ? '' : $this->address->path,
+        ]);
+    }
+
+    /** @param  string  $packed  as packed() gave it */
+    public static function unpacked(string $key, string $packed): self
+    {
+        [$kind, $everLive, $page, $heldFor, $since, $byChange, $path] = explode("\0", $packed, 7);
+        $said = static fn (string $text): ?string => $text === '' ? null : $text;
+
+        return new self(
+            Address::kept($path === '' ? $key : $path, $key),
+            ClaimKind::from($kind),
+            $said($page),
+            $everLive === '1',
+            $said($heldFor),
+            $said($since),
+            $said($byChange),
+        );
+    }
+
     public function isPageOf(string $page): bool
     {
         return $this->kind === ClaimKind::Page && $this->page === $page;

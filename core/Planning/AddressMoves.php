@@ -8,61 +8,66 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ripple\AddressEffects;
 use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Which pages have another address from now on, and to whom the former ones lead. */
 final class AddressMoves
 {
-    /**
-     * @param  array<string, Page|null>  $outcome
-     * @param  list<ClaimDifference>  $claims
-     */
-    public static function of(Workspace $workspace, array $outcome, array $claims): AddressEffects
+    public static function of(Workspace $workspace, PagesAfter $outcome, ClaimPlan $claims): AddressEffects
     {
+        $moved = self::moved($workspace, $outcome);
+
         return new AddressEffects(
-            self::moves($workspace, $outcome, $claims),
-            $claims,
-            self::heirs($workspace, $outcome, $claims),
+            $moved,
+            Series::from(static fn (): \Generator => self::moves($moved, $workspace, $outcome, $claims), count($moved)),
+            $claims->differences,
+            self::heirs($workspace, $outcome, $claims->differences),
             $workspace->rulesDifference(),
         );
     }
 
-    /**
-     * @param  array<string, Page|null>  $outcome
-     * @param  list<ClaimDifference>  $claims
-     * @return list<AddressMove>
-     */
-    private static function moves(Workspace $workspace, array $outcome, array $claims): array
+    /** @return list<string> */
+    private static function moved(Workspace $workspace, PagesAfter $outcome): array
     {
-        $seen = [];
-        foreach ($claims as $claim) {
-            if ($claim->before?->kind === ClaimKind::Page && $claim->before->everLive) {
-                $seen[$claim->key] = true;
-            }
-        }
-        $moves = [];
+        $moved = [];
         foreach ($outcome as $id => $page) {
-            $before = $workspace->pages->before((string) $id);
+            $before = $workspace->pages->before($id);
             if ($page !== null && $before !== null && ! $page->isBinned() && ! $before->isBinned() && $page->address->path !== $before->address->path) {
-                $moves[] = new AddressMove($page->id, $page->name, $before->address, $page->address, isset($seen[$before->address->key]));
+                $moved[] = $id;
             }
         }
 
-        return $moves;
+        return $moved;
     }
 
     /**
-     * @param  array<string, Page|null>  $outcome
-     * @param  list<ClaimDifference>  $claims
+     * @param  list<string>  $moved
+     * @return \Generator<int, AddressMove>
+     */
+    private static function moves(array $moved, Workspace $workspace, PagesAfter $outcome, ClaimPlan $claims): \Generator
+    {
+        foreach ($moved as $id) {
+            [$before, $page] = [$workspace->pages->before($id), $outcome->find($id)];
+            if ($before !== null && $page !== null) {
+                $was = $claims->differenceAt($before->address)?->before;
+                yield new AddressMove($id, $page->name, $before->address, $page->address, $was?->kind === ClaimKind::Page && $was->everLive);
+            }
+        }
+    }
+
+    /**
+     * @param  Series<ClaimDifference>  $claims
      * @return array<string, Page>
      */
-    private static function heirs(Workspace $workspace, array $outcome, array $claims): array
+    private static function heirs(Workspace $workspace, PagesAfter $outcome, Series $claims): array
     {
         $heirs = [];
         foreach ($claims as $difference) {
             $id = $difference->after?->page;
-            if ($id !== null && ! isset($outcome[$id]) && ! isset($heirs[$id])) {
+            if ($id !== null && ! $outcome->has($id) && ! isset($heirs[$id])) {
                 $heirs[$id] = $workspace->pages->known($id);
             }
         }

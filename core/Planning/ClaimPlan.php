@@ -9,12 +9,13 @@ use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Series;
 
 /** What becomes of the ledger, and what stands in the way. */
 final readonly class ClaimPlan
 {
     /**
-     * @param  list<ClaimDifference>  $differences  ordered by address
+     * @param  Series<ClaimDifference>  $differences  ordered by address
      * @param  list<AddressClash>  $clashes  addresses that are wanted and held by somebody else
      * @param  list<Question>  $questions
      * @param  list<Note>  $notes
@@ -22,7 +23,7 @@ final readonly class ClaimPlan
      */
     public function __construct(
         private ClaimsInQuestion $question,
-        public array $differences,
+        public Series $differences,
         public array $clashes,
         public array $questions,
         public array $notes,
@@ -35,9 +36,15 @@ final readonly class ClaimPlan
     {
         $claims = $this->question->claims;
 
-        return $claims->isPlanned($address->key) || isset($this->question->asked[$address->key])
+        return $claims->isPlanned($address->key) || $claims->isAsked($address->key)
             ? $claims->planned($address->key)
             : $claims->now($address->key) ?? ($this->question->workspace->ledger->claimsOn([$address])[$address->key] ?? null);
+    }
+
+    /** What becomes of an address; null where it stays as it is. */
+    public function differenceAt(Address $address): ?ClaimDifference
+    {
+        return $this->question->claims->difference($address->key);
     }
 
     public function isWanted(Address $address): bool
@@ -48,6 +55,6 @@ final readonly class ClaimPlan
     /** A page's own address as the batch leaves it. */
     public function addressOf(string $page): Address
     {
-        return ($this->question->outcome[$page] ?? $this->question->workspace->pages->known($page))->address;
+        return ($this->question->outcome->find($page) ?? $this->question->workspace->pages->known($page))->address;
     }
 }

@@ -7,6 +7,7 @@ namespace Heronstem\Core\Planning;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /**
@@ -19,11 +20,10 @@ final class ClaimPlanner
     /**
      * The steps in their order: each looks at what those before it have planned.
      *
-     * @param  array<string, Page|null>  $outcome
      *
      * @throws InputRefused when a decision cannot be
      */
-    public static function plan(Workspace $workspace, Batch $batch, array $outcome): ClaimPlan
+    public static function plan(Workspace $workspace, Batch $batch, PagesAfter $outcome): ClaimPlan
     {
         $question = ClaimsInQuestion::read($workspace, $batch, $outcome);
         $restored = RestoredClaims::of($question);

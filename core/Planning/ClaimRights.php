@@ -24,13 +24,12 @@ final readonly class ClaimRights
 
     public function __construct(Ripple $ripple, private NeededRights $need)
     {
-        $retired = array_filter(
-            $ripple->pages->differences,
+        $retired = $ripple->pages->where(
             static fn (PageDifference $each): bool => $each->wasRemoved() ||
                 $each->goesIntoBin() ||
                 ($each->before['state'] ?? null) === PageState::Binned->value,
         );
-        $this->retired = array_fill_keys(array_map(static fn (PageDifference $each): string => $each->page, $retired), true);
+        $this->retired = array_fill_keys($retired, true);
     }
 
     /** @throws BeyondRights */

@@ -37,7 +37,7 @@ final readonly class ComparedPlans
     /** @return array<string, PageDifference> */
     private static function byPage(?Ripple $ripple): array
     {
-        return $ripple === null ? [] : array_column(array_map(static fn (PageDifference $of): array => [$of->page, $of], $ripple->pages->differences), 1, 0);
+        return array_column($ripple?->pages->differences->each(static fn (PageDifference $of): array => [$of->page, $of]) ?? [], 1, 0);
     }
 
     /** @return list<string> aspects of which the two leave something else */

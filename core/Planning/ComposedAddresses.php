@@ -7,6 +7,7 @@ namespace Heronstem\Core\Planning;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\AddressComposer;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /**
@@ -29,22 +30,21 @@ final class ComposedAddresses
     }
 
     /**
-     * @return array<string, Page|null> every touched or affected page as it will be; null for a removed one
+     * Every touched or affected page as it will be.
      *
      * @throws InputRefused when a branch would stand too deep
      */
-    public static function of(Workspace $workspace): array
+    public static function of(Workspace $workspace): PagesAfter
     {
         return (new self($workspace))->outcome();
     }
 
-    /** @return array<string, Page|null> */
-    private function outcome(): array
+    private function outcome(): PagesAfter
     {
-        $outcome = [];
+        $outcome = new PagesAfter($this->workspace->pages);
         foreach ($this->workspace->pages->touched() as $id) {
             $page = $this->workspace->pages->find($id);
-            $outcome[$id] = $page;
+            $outcome->add($id);
             $before = $this->workspace->pages->before($id);
             if ($page === null || $page->isBinned() || ($before !== null && ! $this->movesBranch($before, $page))) {
                 continue;
@@ -61,8 +61,7 @@ final class ComposedAddresses
         foreach ($this->affected as $id => $_) {
             $page = $this->workspace->pages->find((string) $id);
             if ($page !== null && ! $page->isBinned()) {
-                $address = $composer->address($page);
-                $outcome[$page->id] = $address->path === $page->address->path && $address->key === $page->address->key ? $page : $page->at($address);
+                $outcome->addAt($page, $composer->address($page));
                 $this->guardDepth($page);
             }
         }

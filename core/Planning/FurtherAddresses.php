@@ -18,7 +18,7 @@ final class FurtherAddresses
     {
         $clashes = $notes = [];
         foreach ($question->workspace->wishes() as $wish) {
-            $page = $question->outcome[$wish->page] ?? $question->workspace->pages->known($wish->page);
+            $page = $question->outcome->find($wish->page) ?? $question->workspace->pages->known($wish->page);
             if ($page->isBinned()) {
                 continue;
             }

@@ -11,7 +11,7 @@ final class KnownAddresses
     {
         foreach ($question->about as $about) {
             $claim = $question->claims->planned($about->address->key);
-            $page = $claim?->page === null ? null : $question->outcome[$claim->page] ?? null;
+            $page = $claim?->page === null ? null : $question->outcome->find($claim->page);
             if ($claim !== null && ! $claim->everLive && $page?->isLive() === true) {
                 $question->claims->set($claim->address->key, $claim->known());
             }

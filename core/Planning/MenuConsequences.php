@@ -9,6 +9,7 @@ use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** What becomes of entries made by hand when the pages they lead to move, are retired, or go for good. */
@@ -17,15 +18,14 @@ final class MenuConsequences
     /**
      * Asks about entries of pages that move or are retired, and takes out those of pages that go for good.
      *
-     * @param  array<string, Page|null>  $outcome
      * @return list<Question>
      */
-    public static function settle(Workspace $workspace, array $outcome): array
+    public static function settle(Workspace $workspace, PagesAfter $outcome): array
     {
         $about = $gone = [];
         foreach ($workspace->pages->touched() as $id) {
             $before = $workspace->pages->before($id);
-            $after = $outcome[$id] ?? null;
+            $after = $outcome->find($id);
             if ($after === null) {
                 $gone[$id] = true;
             } elseif ($before !== null && $after->isBinned() && ! $before->isBinned()) {

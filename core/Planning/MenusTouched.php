@@ -8,19 +8,19 @@ use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Which menus may look different after a batch: those that changed, or that show or showed a page it concerns. */
 final class MenusTouched
 {
     /**
-     * @param  array<string, Page|null>  $outcome  every page that changed or moved along
      * @return list<string> identities of menus; cost: pages concerned times branches, a step a level
      */
-    public static function by(Workspace $workspace, array $outcome): array
+    public static function by(Workspace $workspace, PagesAfter $outcome): array
     {
         $before = ShownEntries::before($workspace);
-        $after = new ShownEntries(static fn (string $id): ?Page => $outcome[$id] ?? $workspace->pages->find($id), $workspace->startPage());
+        $after = new ShownEntries(static fn (string $id): ?Page => $outcome->find($id) ?? $workspace->pages->find($id), $workspace->startPage());
         $was = $workspace->menus->before();
         $touched = [];
         $all = self::changesTimes($workspace, $outcome);
@@ -34,14 +34,13 @@ final class MenusTouched
         return $touched;
     }
 
-    /** @param  array<string, Page|null>  $outcome */
-    private static function shows(Menu $menu, array $outcome, ShownEntries $before, ShownEntries $after, Workspace $workspace): bool
+    private static function shows(Menu $menu, PagesAfter $outcome, ShownEntries $before, ShownEntries $after, Workspace $workspace): bool
     {
         foreach ($menu->entries as $entry) {
-            if ($entry->page() !== null && array_key_exists($entry->page(), $outcome)) {
+            if ($entry->page() !== null && $outcome->has($entry->page())) {
                 return true;
             }
-            foreach ($entry->kind === EntryKind::Branch ? array_keys($outcome) : [] as $page) {
+            foreach ($entry->kind === EntryKind::Branch ? $outcome->ids() : [] as $page) {
                 if ($before->inBranch($entry, (string) $page) !== null || $after->inBranch($entry, (string) $page) !== null) {
                     return true;
                 }
@@ -56,13 +55,11 @@ final class MenusTouched
 
     /**
      * A page that will appear or vanish by itself: menus have to be looked at again by then.
-     *
-     * @param  array<string, Page|null>  $outcome
      */
-    private static function changesTimes(Workspace $workspace, array $outcome): bool
+    private static function changesTimes(Workspace $workspace, PagesAfter $outcome): bool
     {
         foreach ($workspace->pages->touched() as $id) {
-            $difference = PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null);
+            $difference = PageDifference::between($workspace->pages->before($id), $outcome->find($id));
             if (
                 isset($difference->before['from']) ||
                 isset($difference->before['until']) ||

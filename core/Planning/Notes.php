@@ -15,13 +15,13 @@ use Heronstem\Core\Ripple\MenuEffectKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\PersonRole;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Notices what is allowed yet surprising in the outcome of a batch. */
 final readonly class Notes
 {
-    /** @param  array<string, Page|null>  $outcome */
-    public function __construct(private array $outcome, private Workspace $workspace)
+    public function __construct(private PagesAfter $outcome, private Workspace $workspace)
     {
     }
 
@@ -33,7 +33,7 @@ final readonly class Notes
     {
         $notes = $this->retired();
         foreach ($this->workspace->pages->touched() as $id) {
-            $page = $this->outcome[$id] ?? null;
+            $page = $this->outcome->find($id);
             if ($page !== null && ! $page->isBinned()) {
                 array_push($notes, ...$this->onPage($page, $this->workspace->pages->before($id)));
             }
@@ -59,7 +59,7 @@ final readonly class Notes
         $hidden = array_values(
             array_filter(
                 $this->workspace->pages->touched(),
-                fn (string $id): bool => $this->workspace->pages->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true,
+                fn (string $id): bool => $this->workspace->pages->before($id)?->isLive() === true && $this->outcome->find($id)?->isLive() !== true,
             ),
         );
         foreach ($this->workspace->redirects->leadingTo(...$hidden) as $rule) {
@@ -127,7 +127,7 @@ final readonly class Notes
         $gone = array_values(
             array_filter(
                 $this->workspace->pages->touched(),
-                fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->pages->before($id) !== null,
+                fn (string $id): bool => $this->outcome->find($id) === null && $this->workspace->pages->before($id) !== null,
             ),
         );
         $notes = [];
@@ -148,7 +148,7 @@ final readonly class Notes
     {
         $along = [];
         foreach ($this->workspace->pages->touched() as $id) {
-            $page = $this->outcome[$id] ?? null;
+            $page = $this->outcome->find($id);
             if ($page !== null && $page->isBinned() && $this->workspace->pages->before($id)?->isBinned() !== true) {
                 $along[(string) $page->bin] = ($along[(string) $page->bin] ?? -1) + 1;
             }
@@ -171,7 +171,7 @@ final readonly class Notes
         $reachability = new MenuReachability($this->workspace);
         $about = $reachability->pagesOfMenusPlacedOrNot();
         foreach ($menu as $effect) {
-            $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->pages->find($effect->page);
+            $page = $effect->page === null ? null : $this->outcome->find($effect->page) ?? $this->workspace->pages->find($effect->page);
             if ($page === null || ! $page->isShown()) {
                 continue;
             }
@@ -181,7 +181,7 @@ final readonly class Notes
             $about[$page->id] = $effect->menu->name;
         }
         foreach ($about as $id => $name) {
-            $page = $this->outcome[$id] ?? $this->workspace->pages->find((string) $id);
+            $page = $this->outcome->find($id) ?? $this->workspace->pages->find((string) $id);
             if ($page?->isShown() !== true || $this->workspace->pages->before($page->id)?->isShown() !== true) {
                 continue;
             }

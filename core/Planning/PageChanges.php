@@ -5,28 +5,46 @@ declare(strict_types=1);
 namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Ripple\PageEffects;
-use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** What pages and start pages are from now on, and were. */
 final class PageChanges
 {
-    /** @param  array<string, Page|null>  $outcome */
-    public static function of(Workspace $workspace, array $outcome): PageEffects
+    public static function of(Workspace $workspace, PagesAfter $outcome): PageEffects
     {
-        $differences = array_map(
-            static fn (string $id): ?PageDifference => PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null),
-            $workspace->pages->touched(),
-        );
-
         return new PageEffects(
-            array_values(array_filter($differences)),
+            self::differences($workspace, $outcome),
             $outcome,
             $workspace->copies(),
             StartPageDifference::between($workspace->site->startPage, $workspace->startPage()),
             StartPageDifference::between($workspace->site->startPageSignedIn, $workspace->startPageSignedIn()),
         );
+    }
+
+    /** @return Series<PageDifference> */
+    private static function differences(Workspace $workspace, PagesAfter $outcome): Series
+    {
+        $between = static fn (string $id): ?PageDifference => PageDifference::between($workspace->pages->before($id), $outcome->find($id));
+        $packed = [];
+        foreach ($workspace->pages->touched() as $id) {
+            $difference = $between($id);
+            if ($difference !== null) {
+                // All the fields of a page that comes or goes are read from the page.
+                $packed[$id] = $difference->wasMade() || $difference->wasRemoved() ? null : $difference->packed();
+            }
+        }
+
+        return Series::from(static function () use ($packed, $between): \Generator {
+            foreach ($packed as $id => $text) {
+                $difference = $text === null ? $between((string) $id) : PageDifference::unpacked((string) $id, $text);
+                if ($difference !== null) {
+                    yield $difference;
+                }
+            }
+        }, count($packed));
     }
 }

@@ -38,7 +38,7 @@ final readonly class PlacesOfRipple
     {
         $around = [];
         for ($steps = 0; $this->branches !== [] && $page !== null && $steps < self::DEEPEST; $steps++) {
-            $known = $this->ripple->pages->outcome[$page] ?? null;
+            $known = $this->ripple->pages->outcome->find($page);
             if ($known === null) {
                 return [...$around, ...$this->before[$page] ?? []];
             }
@@ -61,7 +61,7 @@ final readonly class PlacesOfRipple
                 $difference->page,
                 $difference->before['parent'] ?? null,
                 $difference->after['parent'] ?? null,
-                ($ripple->pages->outcome[$difference->page] ?? null)?->parent,
+                $ripple->pages->outcome->find($difference->page)?->parent,
             );
         }
         foreach ($ripple->pages->outcome as $page) {

@@ -44,7 +44,7 @@ final readonly class PlanBase
             foreach (array_diff_key($difference->before ?? [], self::NOT_MEANT) as $field => $is) {
                 $was = $this->fields[$difference->page] ?? [];
                 if ($difference->after !== null && array_key_exists($field, $was) && $was[$field] !== $is) {
-                    $page = $now->pages->outcome[$difference->page] ?? null;
+                    $page = $now->pages->outcome->find($difference->page);
                     $found[] = new Contradiction($difference->page, $page->name ?? '', (string) $field, $was[$field], $is, $difference->after[$field] ?? null);
                 }
             }

@@ -26,6 +26,7 @@ use Heronstem\Core\Ripple\ToDecide;
 use Heronstem\Core\Ripple\WayOut;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\SiteContext;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -131,20 +132,18 @@ final readonly class Planner
 
     /**
      * The steps in their order: menus are settled before what visitors see of them is compared.
-     *
-     * @param  array<string, Page|null>  $outcome
      */
-    private function ripple(Batch $batch, Workspace $workspace, array $outcome, ClaimPlan $claims): Ripple
+    private function ripple(Batch $batch, Workspace $workspace, PagesAfter $outcome, ClaimPlan $claims): Ripple
     {
         $loops = new RuleLoops($workspace, $claims);
         $chains = $loops->guard($batch);
-        $addresses = AddressMoves::of($workspace, $outcome, $claims->differences);
+        $addresses = AddressMoves::of($workspace, $outcome, $claims);
         $asked = MenuConsequences::settle($workspace, $outcome);
         $pages = PageChanges::of($workspace, $outcome);
         $entries = MenuEffects::in($workspace);
         $lines = new AccessLines($workspace);
         $visitors = VisitorChanges::of($workspace, $outcome, $lines);
-        $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
+        $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims, $pages->goOffline);
         $rawLinks = (new MendedLinks($workspace, $this->links, $claims))->among($turned);
         $ways = new WaysOut($workspace, $claims, $loops);
 
@@ -156,7 +155,7 @@ final readonly class Planner
                 menus: $workspace->menus->differences(),
                 entries: $entries,
                 touched: MenusTouched::by($workspace, $outcome),
-                linksFollow: $addresses->moves === [] ? 0 : $this->links->countInto(array_column($addresses->moves, 'page')),
+                linksFollow: $addresses->moved === [] ? 0 : $this->links->countInto($addresses->moved),
                 linksBreak: $pages->goOffline === [] ? 0 : $this->links->countInto($pages->goOffline),
                 linksClosed: $visitors->closed() === [] ? 0 : $this->links->countInto($visitors->closed()),
                 rawLinks: $rawLinks,

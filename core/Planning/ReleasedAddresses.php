@@ -18,16 +18,16 @@ final readonly class ReleasedAddresses
     {
         $released = [];
         foreach ($question->outcome as $id => $page) {
-            $before = $question->workspace->pages->before((string) $id);
+            $before = $question->workspace->pages->before($id);
             if ($before === null || $before->isBinned()) {
                 continue;
             }
             $old = $before->address;
             if (
                 ($page === null || $page->isBinned() || $page->address->key !== $old->key) &&
-                $question->claims->now($old->key)?->isPageOf((string) $id) === true
+                $question->claims->now($old->key)?->isPageOf($id) === true
             ) {
-                $released[$old->key] = (string) $id;
+                $released[$old->key] = $id;
             }
         }
 
@@ -42,7 +42,7 @@ final readonly class ReleasedAddresses
     public function keepAnswering(ClaimsInQuestion $question, RestoredClaims $restored): void
     {
         foreach ($this->pages as $key => $id) {
-            $page = $question->outcome[$id] ?? null;
+            $page = $question->outcome->find($id);
             $claim = $question->claims->now((string) $key);
             if ($claim === null || $question->claims->isPlanned((string) $key) || $page?->isBinned() === true) {
                 continue;

@@ -21,14 +21,14 @@ final class RespelledClaims
         }
         $moved = [];
         foreach ($question->claims->all() as $key => $claim) {
-            if (in_array($claim->kind, [ClaimKind::Page, ClaimKind::Reserved], true) || $restored->includes((string) $key)) {
+            if (in_array($claim->kind, [ClaimKind::Page, ClaimKind::Reserved], true) || $restored->includes($key)) {
                 continue;
             }
             $to = $claim->at($difference->asked($claim->address));
-            if ($to->address->key !== (string) $key) {
-                $question->claims->set((string) $key, null);
+            if ($to->address->key !== $key) {
+                $question->claims->set($key, null);
             }
-            if ($to->address->path !== $claim->address->path || $to->address->key !== (string) $key) {
+            if ($to->address->path !== $claim->address->path || $to->address->key !== $key) {
                 $moved[] = [$claim, $to];
             }
         }

@@ -38,7 +38,7 @@ final class RetiredAddresses
     {
         $found = [];
         foreach ($question->about as $claim) {
-            $page = $claim->page === null ? null : $question->outcome[$claim->page] ?? null;
+            $page = $claim->page === null ? null : $question->outcome->find($claim->page);
             $wasThere = $page !== null && $question->workspace->pages->before($page->id)?->isBinned() === false;
             if ($page !== null && $page->isBinned() && $wasThere && ! $question->claims->isPlanned($claim->address->key)) {
                 $found[(string) $page->bin][] = $claim;

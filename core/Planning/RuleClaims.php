@@ -100,8 +100,8 @@ final class RuleClaims
     private static function dropUnheld(ClaimsInQuestion $question): void
     {
         foreach ($question->claims->after() as $key => $claim) {
-            if ($question->claims->now((string) $key)?->kind === ClaimKind::Rule && $claim?->kind !== ClaimKind::Rule) {
-                $rule = $question->workspace->redirects->claimingAt((string) $key);
+            if ($question->claims->now($key)?->kind === ClaimKind::Rule && $claim?->kind !== ClaimKind::Rule) {
+                $rule = $question->workspace->redirects->claimingAt($key);
                 if ($rule !== null) {
                     $question->workspace->redirects->remove($rule->id);
                 }

@@ -17,6 +17,7 @@ use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Compares what search engines are told of each page before and after: title, index, canonical address, sitemap. */
@@ -48,10 +49,8 @@ final class SearchChanges
     /**
      * Cost: the pages of the outcome, and the branches below those whose name or settings are inherited; the whole site
      * where a setting of the site changes.
-     *
-     * @param  array<string, Page|null>  $outcome
      */
-    public static function of(Workspace $workspace, array $outcome, VisitorEffects $visitors, AccessLines $lines): SearchEffects
+    public static function of(Workspace $workspace, PagesAfter $outcome, VisitorEffects $visitors, AccessLines $lines): SearchEffects
     {
         $changes = new self($workspace, $lines);
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
@@ -64,20 +63,18 @@ final class SearchChanges
         return new SearchEffects($changes->sitemapEntries, $changes->titles, $changes->indexing, $changes->canonicals, $settings);
     }
 
-    /**
-     * @param  array<string, Page|null>  $outcome
-     * @return array<string, mixed> by page
-     */
-    private function concerned(array $outcome, bool $whole): array
+    /** @return array<string, true> by page */
+    private function concerned(PagesAfter $outcome, bool $whole): array
     {
         if ($whole) {
-            return $outcome + $this->workspace->pages->wholeBefore();
+            return array_fill_keys($outcome->ids(), true) + $this->workspace->pages->wholeBefore();
         }
-        $concerned = $outcome + array_flip($this->workspace->pages->namingAsCanonical(array_map(strval(...), array_keys($outcome))));
-        foreach ($outcome as $id => $page) {
-            $before = $this->workspace->pages->before((string) $id);
+        $concerned = array_fill_keys($outcome->ids(), true) + array_fill_keys($this->workspace->pages->namingAsCanonical($outcome->ids()), true);
+        // Of a page that is only carried along nothing changes that others could inherit.
+        foreach ($this->workspace->pages->touched() as $id) {
+            [$before, $page] = [$this->workspace->pages->before($id), $outcome->find($id)];
             if ($page !== null && $before !== null && ! $page->isBinned() && $this->isInherited($before, $page)) {
-                $concerned += array_flip($this->workspace->pages->branch((string) $id));
+                $concerned += array_fill_keys($this->workspace->pages->branch($id), true);
             }
         }
 
@@ -141,11 +138,10 @@ final class SearchChanges
         return $page->search->own->isSilent() && $page->branchSearch->isSilent();
     }
 
-    /** @param  array<string, Page|null>  $outcome */
-    private function compare(string $id, array $outcome): void
+    private function compare(string $id, PagesAfter $outcome): void
     {
         $before = $this->workspace->pages->before($id);
-        $after = array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id);
+        $after = $outcome->has($id) ? $outcome->find($id) : $this->workspace->pages->find($id);
         $was = $before === null ? null : $this->was($before);
         $is = match (true) {
             $after === null, $after->isBinned() => null,
@@ -206,8 +202,7 @@ final class SearchChanges
         return $isAfter ? $this->lines->isOpen($page) : $this->lines->wasOpen($page);
     }
 
-    /** @param  array<string, Page|null>  $outcome */
-    private function canonical(Page $before, Page $after, array $outcome): void
+    private function canonical(Page $before, Page $after, PagesAfter $outcome): void
     {
         $named = fn (Page $page, bool $isAfter): ?string => match ($page->search->canonical->kind) {
             CanonicalKind::Itself => $page->address->path,
@@ -222,12 +217,11 @@ final class SearchChanges
         }
     }
 
-    /** @param  array<string, Page|null>  $outcome */
-    private function addressOf(string $id, bool $isAfter, array $outcome): ?string
+    private function addressOf(string $id, bool $isAfter, PagesAfter $outcome): ?string
     {
         $page = match (true) {
             ! $isAfter => $this->workspace->pages->before($id),
-            array_key_exists($id, $outcome) => $outcome[$id],
+            $outcome->has($id) => $outcome->find($id),
             default => $this->workspace->pages->find($id),
         };
 

@@ -8,6 +8,7 @@ use Heronstem\Core\Ripple\Drawing;
 use Heronstem\Core\Ripple\DrawnLine;
 use Heronstem\Core\Ripple\Mark;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /**
@@ -19,14 +20,13 @@ final class TreeDrawing
     /** Unmarked neighbours drawn on either side of a marked page. */
     private const NEIGHBOURS = 1;
 
-    /** @param  array<string, Page|null>  $outcome */
-    public static function of(Workspace $workspace, array $outcome): Drawing
+    public static function of(Workspace $workspace, PagesAfter $outcome): Drawing
     {
         $marks = [];
         $parents = [];
         foreach ($workspace->pages->touched() as $id) {
             $before = self::inTree($workspace->pages->before($id));
-            $after = self::inTree($outcome[$id] ?? null);
+            $after = self::inTree($outcome->find($id));
             $mark = Mark::between($before, $after);
             if ($mark === null) {
                 continue;
@@ -59,7 +59,7 @@ final class TreeDrawing
                 $shown,
                 $marks,
                 static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrder($parent))),
-                static fn (string $id): ?Page => $outcome[$id] ?? $workspace->pages->find($id),
+                static fn (string $id): ?Page => $outcome->find($id) ?? $workspace->pages->find($id),
             ),
         );
     }

@@ -11,6 +11,7 @@ use Heronstem\Core\Ripple\VisitorChange;
 use Heronstem\Core\Ripple\VisitorEffects;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Visitors\PageAccess;
+use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Compares who sees each page before and after a batch: that of the page itself, or of what it stands below. */
@@ -18,10 +19,8 @@ final class VisitorChanges
 {
     /**
      * Cost: the branches of pages for which it changed; nothing for pages that keep theirs, wherever they go.
-     *
-     * @param  array<string, Page|null>  $outcome  pages with the addresses they get
      */
-    public static function of(Workspace $workspace, array $outcome, AccessLines $lines): VisitorEffects
+    public static function of(Workspace $workspace, PagesAfter $outcome, AccessLines $lines): VisitorEffects
     {
         $concerned = [];
         foreach ($workspace->pages->touched() as $id) {
@@ -43,10 +42,8 @@ final class VisitorChanges
 
     /**
      * A page that visitors did not get, or do not get any more, is no matter of theirs.
-     *
-     * @param  array<string, Page|null>  $outcome
      */
-    private static function compare(string $id, Workspace $workspace, array $outcome, AccessLines $lines): ?VisitorChange
+    private static function compare(string $id, Workspace $workspace, PagesAfter $outcome, AccessLines $lines): ?VisitorChange
     {
         [$before, $after] = [$workspace->pages->before($id), $workspace->pages->find($id)];
         if ($before?->isLive() !== true || $after?->isLive() !== true) {
@@ -59,7 +56,7 @@ final class VisitorChanges
             : new VisitorChange(
                 $id,
                 $after->name,
-                ($outcome[$id] ?? $after)->address->path,
+                ($outcome->find($id) ?? $after)->address->path,
                 $after->listed,
                 PageAccess::at($workspace->now(), $was),
                 PageAccess::at($workspace->now(), $is),

@@ -13,7 +13,7 @@ final class WaitingAddresses
     {
         foreach ($question->about as $claim) {
             $key = $claim->address->key;
-            $page = $claim->heldFor === null ? null : $question->outcome[$claim->heldFor] ?? null;
+            $page = $claim->heldFor === null ? null : $question->outcome->find($claim->heldFor);
             if ($page !== null && ! $page->isBinned() && ! $question->claims->isPlanned($key)) {
                 $question->claims->set($key, Claim::redirectTo($claim->address, $page->id, $claim->everLive));
             }

@@ -23,7 +23,7 @@ final class WeightyEffects
             $ripple->addresses->rules !== null ||
             $ripple->pages->changeStartPages() ||
             array_intersect($ripple->search->settings?->fields() ?? [], self::OF_SITE) !== [] ||
-            array_filter($ripple->pages->differences, self::isWeighty(...)) !== [];
+            $ripple->pages->where(self::isWeighty(...)) !== [];
     }
 
     private static function isWeighty(PageDifference $difference): bool

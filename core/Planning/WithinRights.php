@@ -95,7 +95,7 @@ final class WithinRights
     {
         $spaced = [];
         foreach ($this->ripple->pages->differences as $difference) {
-            $page = $this->ripple->pages->outcome[$difference->page] ?? null;
+            $page = $this->ripple->pages->outcome->find($difference->page);
             if ($page === null) {
                 $this->need->on(RightsForPage::toRemove($difference), $difference->page, '“'.($difference->before['name'] ?? '').'”');
             } elseif ($this->isSpacedAnew($difference, $page)) {
@@ -142,7 +142,7 @@ final class WithinRights
         asort($after);
         if (array_keys($before) !== array_keys($after)) {
             foreach (array_keys($positions) as $id) {
-                $name = ($this->ripple->pages->outcome[$id] ?? null)->name ?? '';
+                $name = $this->ripple->pages->outcome->find($id)->name ?? '';
                 foreach ([Right::Structure, Right::Publish] as $right) {
                     $this->need->on($right, (string) $id, "“{$name}”");
                     $this->need->inside($right, $parent, "The place of “{$name}”");
@@ -154,7 +154,7 @@ final class WithinRights
     /** Of pages that the ripple only looked at, those that visitors know keep their place among the others. */
     private function staysKnown(string $id, ?string $parent): bool
     {
-        $page = $this->ripple->pages->outcome[$id] ?? null;
+        $page = $this->ripple->pages->outcome->find($id);
 
         return $page === null || ($page->everLive && $page->parent === $parent && ! $page->isBinned());
     }

@@ -8,39 +8,63 @@ use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
 
 /** What a batch does to addresses: where pages move, and what each address answers from now on. */
 final readonly class AddressEffects
 {
-    /** @var list<Claim> former addresses that lead to their page from now on */
-    public array $redirectsWritten;
+    /** @var Series<Claim> former addresses that lead to their page from now on */
+    public Series $redirectsWritten;
 
-    /** @var list<Claim> redirects that go, because a page takes the address back or it leads nowhere any more */
-    public array $redirectsDropped;
+    /** @var Series<Claim> redirects that go, because a page takes the address back or it leads nowhere any more */
+    public Series $redirectsDropped;
 
-    /** @var list<Claim> addresses recorded as gone */
-    public array $gone;
+    /** @var Series<Claim> addresses recorded as gone */
+    public Series $gone;
 
     /**
-     * @param  list<AddressMove>  $moves  pages that only inherit included
-     * @param  list<ClaimDifference>  $claims  ordered by address
+     * @param  list<string>  $moved  pages whose address is another from now on, those included that only inherit it
+     * @param  Series<AddressMove>  $moves  the same, each with its addresses
+     * @param  Series<ClaimDifference>  $claims  ordered by address
      * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
      * @param  AddressRulesDifference|null  $rules  how addresses are written from now on; null where that stays
      */
-    public function __construct(public array $moves, public array $claims, public array $heirs, public ?AddressRulesDifference $rules = null)
-    {
-        $of = static fn (\Closure $claim): array => array_values(array_filter(array_map($claim, $claims)));
-        $written = $of(static fn (ClaimDifference $each): ?Claim => $each->redirectWritten());
-        $dropped = $of(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped());
-        [$this->redirectsWritten, $this->redirectsDropped] = $rules === null ? [$written, $dropped] : self::butRespelled($written, $dropped, $rules);
+    public function __construct(
+        public array $moved,
+        public Series $moves,
+        public Series $claims,
+        public array $heirs,
+        public ?AddressRulesDifference $rules = null,
+    ) {
+        $written = self::claims($claims, static fn (ClaimDifference $each): ?Claim => $each->redirectWritten());
+        $dropped = self::claims($claims, static fn (ClaimDifference $each): ?Claim => $each->redirectDropped());
+        [$this->redirectsWritten, $this->redirectsDropped] =
+            $rules === null ? [$written, $dropped] : array_map(Series::of(...), self::butRespelled($written->toList(), $dropped->toList(), $rules));
         $wereGone = [];
-        foreach ($claims as $each) {
+        foreach ($rules === null ? [] : $claims as $each) {
             if ($rules !== null && $each->before?->kind === ClaimKind::Gone) {
                 $wereGone[$rules->asked($each->before->address)->key] = true;
             }
         }
-        $this->gone = $of(static fn (ClaimDifference $each): ?Claim => isset($wereGone[$each->key]) ? null : $each->recordedGone());
+        $this->gone = self::claims($claims, static fn (ClaimDifference $each): ?Claim => isset($wereGone[$each->key]) ? null : $each->recordedGone());
+    }
+
+    /**
+     * @param  Series<ClaimDifference>  $differences
+     * @param  \Closure(ClaimDifference): ?Claim  $claim
+     * @return Series<Claim>
+     */
+    private static function claims(Series $differences, \Closure $claim): Series
+    {
+        return Series::from(static function () use ($differences, $claim): \Generator {
+            foreach ($differences as $difference) {
+                $found = $claim($difference);
+                if ($found !== null) {
+                    yield $found;
+                }
+            }
+        });
     }
 
     /**

@@ -51,8 +51,8 @@ final readonly class HistorySentence
     private static function follows(Ripple $ripple): string
     {
         $follows = array_filter([
-            count($ripple->addresses->moves) > 1 ? count($ripple->addresses->moves).' addresses' : null,
-            $ripple->addresses->redirectsWritten === [] ? null : Wording::count(count($ripple->addresses->redirectsWritten), 'redirect'),
+            count($ripple->addresses->moved) > 1 ? count($ripple->addresses->moved).' addresses' : null,
+            $ripple->addresses->redirectsWritten->isEmpty() ? null : Wording::count(count($ripple->addresses->redirectsWritten), 'redirect'),
         ]);
 
         return $follows === [] ? '' : ': '.implode(', ', $follows);

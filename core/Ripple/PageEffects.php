@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Ripple;
 
-use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\PagesAfter;
 
 /** What a batch does to pages themselves. */
 final readonly class PageEffects
@@ -21,23 +22,48 @@ final readonly class PageEffects
     public array $binned;
 
     /**
-     * @param  list<PageDifference>  $differences  the exact inverse's material
-     * @param  array<string, Page|null>  $outcome  every page that changes or moves along, as it will be, by identity
+     * @param  Series<PageDifference>  $differences  the exact inverse's material
+     * @param  PagesAfter  $outcome  every page that changes or moves along, as it will be
      * @param  array<string, string>  $copies  pages made as copies, each with what it is a copy of
      */
     public function __construct(
-        public array $differences,
-        public array $outcome,
+        public Series $differences,
+        public PagesAfter $outcome,
         public array $copies,
         public ?StartPageDifference $startPage,
         public ?StartPageDifference $startPageSignedIn,
     ) {
-        $of = static fn (\Closure $which): array => array_values(
-            array_map(static fn (PageDifference $each): string => $each->page, array_filter($differences, $which)),
-        );
-        $this->goLive = $of(static fn (PageDifference $each): bool => $each->goesLive());
-        $this->goOffline = $of(static fn (PageDifference $each): bool => $each->goesOffline());
-        $this->binned = $of(static fn (PageDifference $each): bool => $each->goesIntoBin());
+        $goLive = $goOffline = $binned = [];
+        foreach ($differences as $each) {
+            $each->goesLive() && ($goLive[] = $each->page);
+            $each->goesOffline() && ($goOffline[] = $each->page);
+            $each->goesIntoBin() && ($binned[] = $each->page);
+        }
+        [$this->goLive, $this->goOffline, $this->binned] = [$goLive, $goOffline, $binned];
+    }
+
+    /**
+     * Pages whose difference is such.
+     *
+     * @param  \Closure(PageDifference): bool  $holds
+     * @return list<string>
+     */
+    public function where(\Closure $holds): array
+    {
+        $pages = [];
+        foreach ($this->differences as $each) {
+            if ($holds($each)) {
+                $pages[] = $each->page;
+            }
+        }
+
+        return $pages;
+    }
+
+    /** @return list<string> pages of whose own something changes */
+    public function changed(): array
+    {
+        return $this->where(static fn (): bool => true);
     }
 
     public function changeStartPages(): bool

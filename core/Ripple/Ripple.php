@@ -69,8 +69,8 @@ final readonly class Ripple
 
     public function changesNothing(): bool
     {
-        return $this->pages->differences === [] &&
-            $this->addresses->claims === [] &&
+        return $this->pages->differences->isEmpty() &&
+            $this->addresses->claims->isEmpty() &&
             $this->addresses->rules === null &&
             $this->menusAndLinks->menus === [] &&
             $this->redirects->rules === [] &&
@@ -84,10 +84,8 @@ final readonly class Ripple
     /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
     public function matters(): bool
     {
-        $seen = array_filter($this->addresses->moves, static fn (AddressMove $move): bool => $move->seen);
-
-        return $seen !== [] ||
-            ! $this->toDecide->isEmpty() ||
+        return ! $this->toDecide->isEmpty() ||
+            $this->movesSeen() ||
             $this->addresses->rules !== null ||
             $this->pages->goOffline !== [] ||
             $this->pages->changeStartPages() ||
@@ -98,6 +96,18 @@ final readonly class Ripple
             $this->visitors->changes !== [] ||
             $this->mended() !== [] ||
             count($this->pages->copies) > 1;
+    }
+
+    /** Whether a page goes elsewhere that visitors know where it is. */
+    private function movesSeen(): bool
+    {
+        foreach ($this->addresses->moves as $move) {
+            if ($move->seen) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

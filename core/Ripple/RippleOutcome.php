@@ -24,7 +24,7 @@ final readonly class RippleOutcome implements Outcome
             return "{$this->together[$id]} pages";
         }
 
-        return Wording::name(($this->ripple->pages->outcome[$id] ?? null)->name ?? ($this->nameBefore($id) ?? $this->names->page($id)));
+        return Wording::name($this->ripple->pages->outcome->find($id)->name ?? ($this->nameBefore($id) ?? $this->names->page($id)));
     }
 
     public function formerPage(string $id): string
@@ -36,9 +36,9 @@ final readonly class RippleOutcome implements Outcome
 
     public function parentOf(string $id): ?string
     {
-        $parent = ($this->ripple->pages->outcome[$id] ?? null)?->parent;
+        $parent = $this->ripple->pages->outcome->find($id)?->parent;
 
-        return $parent === null ? null : Wording::name(($this->ripple->pages->outcome[$parent] ?? null)->name ?? $this->names->page($parent));
+        return $parent === null ? null : Wording::name($this->ripple->pages->outcome->find($parent)->name ?? $this->names->page($parent));
     }
 
     public function keepsParent(string $id): bool

@@ -23,23 +23,32 @@ final class ToldAddresses
      */
     public static function of(Ripple $ripple, array $closed = []): array
     {
-        $moves = array_column($ripple->addresses->moves, null, 'page');
-        $differences = array_column($ripple->pages->differences, null, 'page');
         $turned = array_filter($ripple->visitors->changes, static fn (VisitorChange $change): bool => $change->listed);
         $told = array_fill_keys(array_column($turned, 'address'), true);
         // What nobody could find before and cannot now is nobody's to be told.
         $silent = array_diff_key(array_fill_keys($closed, true), array_fill_keys($ripple->visitors->pages(), true));
-        foreach ($moves + array_filter($differences, self::isSeen(...)) as $id => $any) {
-            if (isset($silent[$id])) {
-                continue;
+        $moved = array_fill_keys($ripple->addresses->moved, true);
+        foreach ($ripple->pages->differences as $difference) {
+            if (! isset($silent[$difference->page]) && ! isset($moved[$difference->page]) && self::isSeen($difference)) {
+                $page = $ripple->pages->outcome->find($difference->page);
+                $told += self::told($page, $difference, $page?->address->path);
+            } elseif (! isset($silent[$difference->page]) && isset($moved[$difference->page])) {
+                $moved[$difference->page] = $difference->packed();
             }
-            $page = $ripple->pages->outcome[$id] ?? null;
-            $address = ($moves[$id] ?? null)?->from->path ?? $page?->address->path;
-            $told += $page !== null && $page->isLive() && $page->listed ? [$page->address->path => true] : [];
-            $told += $address !== null && self::wasShown($differences[$id] ?? null, $page) ? [$address => true] : [];
+        }
+        foreach ($ripple->addresses->moves as $move) {
+            $difference = is_string($moved[$move->page]) ? PageDifference::unpacked($move->page, $moved[$move->page]) : null;
+            $told += isset($silent[$move->page]) ? [] : self::told($ripple->pages->outcome->find($move->page), $difference, $move->from->path);
         }
 
         return array_map(strval(...), array_keys($told));
+    }
+
+    /** @return array<string, true> */
+    private static function told(?Page $page, ?PageDifference $difference, ?string $former): array
+    {
+        return ($page !== null && $page->isLive() && $page->listed ? [$page->address->path => true] : []) +
+            ($former !== null && self::wasShown($difference, $page) ? [$former => true] : []);
     }
 
     private static function isSeen(PageDifference $difference): bool

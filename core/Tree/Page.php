@@ -153,7 +153,41 @@ final readonly class Page
 
     public function at(Address $address): self
     {
-        return $this->with(['address' => $address]);
+        // Written out, since a change of many pages asks it of each, several times.
+        return new self(
+            $this->id,
+            $this->parent,
+            $this->position,
+            $this->name,
+            $this->slug,
+            $this->slugByHand,
+            $this->pinned,
+            $this->state,
+            $this->everLive,
+            $this->listed,
+            $address,
+            $this->kind,
+            $this->leadsTo,
+            $this->leftOut,
+            $this->isProtected,
+            $this->bin,
+            $this->was,
+            $this->from,
+            $this->until,
+            $this->reviewNote,
+            $this->texts,
+            $this->prepared,
+            $this->layout,
+            $this->search,
+            $this->branchSearch,
+            $this->contentSaved,
+            $this->contentLive,
+            $this->wantedAs,
+            $this->tags,
+            $this->showing,
+            $this->code,
+            $this->access,
+        );
     }
 
     /** @param  array<string, mixed>  $fields fields under their constructor names */
@@ -239,6 +273,7 @@ final readonly class Page
             layout: $text('layout') ?? 'page',
             search: SearchSettings::stored($text('search')),
             branchSearch: SearchDefaults::stored($text('branchSearch')),
+            contentSaved: (int) ($fields['contentSaved'] ?? 0),
             contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
             wantedAs: $text('wantedAs'),
             tags: Tags::stored($text('tags')),

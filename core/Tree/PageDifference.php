@@ -191,6 +191,18 @@ final readonly class PageDifference
         return Page::fromFields($this->before ?? [], $this->page, Address::stored('/', $rules), $rules);
     }
 
+    /** In a short text, without the page's identity. */
+    public function packed(): string
+    {
+        return serialize([$this->before, $this->after]);
+    }
+
+    /** @param  string  $packed  as packed() gave it */
+    public static function unpacked(string $page, string $packed): self
+    {
+        return new self($page, ...unserialize($packed, ['allowed_classes' => false]));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

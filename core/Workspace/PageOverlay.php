@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Tree\PersonAtPage;
@@ -17,16 +18,17 @@ final class PageOverlay
     /** Room left between siblings, so that placing one rarely moves another. */
     public const GAP = 65536;
 
-    /** @var array<string, Page|null> */
-    private array $original = [];
+    private readonly PackedPages $original;
 
-    /** @var array<string, Page|null> null for a page that goes away */
-    private array $changed = [];
+    /** With none for a page that goes away. */
+    private readonly PackedPages $changed;
 
     private readonly SiblingOrders $orders;
 
     public function __construct(private readonly Pages $pages)
     {
+        $this->original = new PackedPages();
+        $this->changed = new PackedPages();
         $this->orders = new SiblingOrders($pages);
     }
 
@@ -37,18 +39,18 @@ final class PageOverlay
      */
     public function expect(array $ids): void
     {
-        $unknown = array_values(array_filter($ids, fn (string $id): bool => ! array_key_exists($id, $this->original)));
+        $unknown = array_values(array_filter($ids, fn (string $id): bool => ! $this->original->has($id)));
         foreach ($unknown === [] ? [] : $this->pages->withAncestors($unknown) as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
         }
         foreach ($unknown as $id) {
-            $this->original[$id] ??= null;
+            $this->original->has($id) || $this->original->put($id, null);
         }
     }
 
     public function find(string $id): ?Page
     {
-        return array_key_exists($id, $this->changed) ? $this->changed[$id] : $this->before($id);
+        return $this->changed->has($id) ? $this->changed->find($id) : $this->before($id);
     }
 
     /**
@@ -75,30 +77,30 @@ final class PageOverlay
     /** The page as it was before the batch. */
     public function before(string $id): ?Page
     {
-        if (! array_key_exists($id, $this->original)) {
-            $this->original[$id] = $this->pages->page($id);
+        if (! $this->original->has($id)) {
+            $this->original->put($id, $this->pages->page($id));
         }
 
-        return $this->original[$id];
+        return $this->original->find($id);
     }
 
     public function put(Page $page): void
     {
         $this->orders->remove($this->find($page->id));
-        $this->changed[$page->id] = $page;
+        $this->changed->put($page->id, $page);
         $this->orders->add($page);
     }
 
     public function remove(string $id): void
     {
         $this->orders->remove($this->find($id));
-        $this->changed[$id] = null;
+        $this->changed->put($id, null);
     }
 
     /** @return list<string> pages that the batch touched, in the order of the first touch */
     public function touched(): array
     {
-        return array_map(strval(...), array_keys($this->changed));
+        return $this->changed->ids();
     }
 
     /**
@@ -110,7 +112,7 @@ final class PageOverlay
     {
         $ids = [];
         foreach ($this->pages->branch($id) as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
             $ids[] = $page->id;
         }
 
@@ -125,11 +127,12 @@ final class PageOverlay
     public function branch(string $id): array
     {
         $candidates = [$id => true] + array_flip($this->branchBefore($id));
-        foreach ($this->changed as $each => $page) {
-            $was = $this->before((string) $each);
+        foreach ($this->changed->ids() as $each) {
+            $page = $this->changed->find($each);
+            $was = $this->before($each);
             $candidates[$each] = true;
             if ($page !== null && $was !== null && $was->parent !== $page->parent) {
-                $candidates += array_flip($this->branchBefore((string) $each));
+                $candidates += array_flip($this->branchBefore($each));
             }
         }
         $binned = $this->known($id)->isBinned();
@@ -164,7 +167,7 @@ final class PageOverlay
     {
         $found = [];
         foreach ($this->pages->binnedBelow($id) as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
             $now = $this->find($page->id);
             if ($now !== null && $now->isBinned()) {
                 $found[] = $now;
@@ -211,7 +214,7 @@ final class PageOverlay
     {
         $ids = [];
         foreach ($pages === [] ? [] : $this->pages->namingAsCanonical($pages) as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
             $ids[] = $page->id;
         }
 
@@ -222,11 +225,17 @@ final class PageOverlay
     public function tagged(string $tag): array
     {
         foreach ($this->pages->tagged($tag) as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
         }
-        $all = array_map(fn (string|int $id): ?Page => $this->find((string) $id), array_keys($this->original + $this->changed));
+        $found = [];
+        foreach (array_keys(array_flip([...$this->original->ids(), ...$this->changed->ids()])) as $id) {
+            $page = $this->find((string) $id);
+            if ($page !== null && ! $page->isBinned() && $page->tags->has($tag)) {
+                $found[] = $page;
+            }
+        }
 
-        return array_values(array_filter($all, static fn (?Page $page): bool => $page !== null && ! $page->isBinned() && $page->tags->has($tag)));
+        return $found;
     }
 
     /** @return array<string, true> every page of the tree as it was, each remembered for later reading */
@@ -234,7 +243,7 @@ final class PageOverlay
     {
         $ids = [];
         foreach ($this->pages->whole() as $page) {
-            $this->original[$page->id] ??= $page;
+            $this->remember($page);
             $ids[$page->id] = true;
         }
 
@@ -261,6 +270,11 @@ final class PageOverlay
     /** Whether a page is known not to have been there before the batch. */
     private function isNew(?string $parent): bool
     {
-        return $parent !== null && array_key_exists($parent, $this->original) && $this->original[$parent] === null;
+        return $parent !== null && $this->original->has($parent) && $this->original->find($parent) === null;
+    }
+
+    private function remember(Page $page): void
+    {
+        $this->original->has($page->id) || $this->original->put($page->id, $page);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Workspace;
 
+use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
 
@@ -26,15 +27,15 @@ final class SiblingOrders
     /**
      * Cost of a parent that was not asked for yet: its children, not the batch.
      *
-     * @param  array<string|int, Page|null>  $changed  what the batch changed so far, by identity
+     * @param  PackedPages  $changed  what the batch changed so far
      * @param  bool  $isNew  whether the parent was not there before the batch, so that nothing is stored below it
      * @return array<string, int>
      */
-    public function of(?string $parent, array $changed, bool $isNew = false): array
+    public function of(?string $parent, PackedPages $changed, bool $isNew = false): array
     {
         $key = $parent ?? '';
         if (! isset($this->orders[$key])) {
-            $stored = $isNew ? [] : array_diff_key($this->pages->childOrder($parent), $changed);
+            $stored = $isNew ? [] : $changed->others($this->pages->childOrder($parent));
             $this->orders[$key] = $stored + ($this->placed[$key] ?? []);
             $this->unsorted[$key] = true;
         }

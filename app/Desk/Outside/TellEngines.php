@@ -11,7 +11,6 @@ use App\Store\EngineMessages;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\ToldAddresses;
 use Heronstem\Core\Search\IndexNow;
-use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Visitors\Guest;
 use Illuminate\Database\Connection;
 
@@ -34,8 +33,8 @@ final readonly class TellEngines
             return;
         }
         $concerned = [
-            ...array_column($ripple->addresses->moves, 'page'),
-            ...array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences),
+            ...$ripple->addresses->moved,
+            ...$ripple->pages->changed(),
         ];
         $addresses = ToldAddresses::of(
             $ripple,

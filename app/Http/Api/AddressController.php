@@ -51,7 +51,7 @@ final readonly class AddressController
                 'suggestion' => $refusal->suggestion,
             ]);
         }
-        $page = $ripple->pages->outcome[(string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page')] ?? null;
+        $page = $ripple->pages->outcome->find((string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page'));
         $address = $page === null ? '' : $page->address->readable();
         $own = $page?->slug->text ?? '';
 

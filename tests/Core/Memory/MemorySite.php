@@ -270,15 +270,13 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     /** What an entry did, as the history keeps it, read back. */
     private function keptAndRead(Ripple $ripple, ?Moment $at = null): Undo
     {
-        $pages = array_map(
+        $pages = $ripple->pages->differences->each(
             static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())),
-            $ripple->pages->differences,
         );
-        $claims = array_map(
+        $claims = $ripple->addresses->claims->each(
             fn (ClaimDifference $difference): array => $ripple->addresses->rules === null
                 ? ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules)
                 : [ClaimDifference::asKept(self::throughJson($difference->toArray()), $ripple->addresses->rules)],
-            $ripple->addresses->claims,
         );
 
         $menus = array_map(

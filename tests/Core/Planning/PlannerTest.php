@@ -46,7 +46,7 @@ final class PlannerTest extends TestCase
         $this->site->links = 9;
         $ripple = $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
 
-        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($move) => $move->from->path, $ripple->addresses->moves));
+        self::assertSame(['/help/timetables', '/help/timetables/summer'], $ripple->addresses->moves->each(fn ($move) => $move->from->path));
         self::assertCount(2, $ripple->addresses->redirectsWritten);
         self::assertSame(9, $ripple->menusAndLinks->linksFollow);
         self::assertTrue($ripple->matters());
@@ -72,7 +72,7 @@ final class PlannerTest extends TestCase
 
         self::assertSame(
             ['/help/timetables', '/help/timetables/summer'],
-            array_map(fn ($claim) => $claim->address->path, $ripple->addresses->redirectsDropped),
+            $ripple->addresses->redirectsDropped->each(fn ($claim) => $claim->address->path),
         );
         self::assertSame('page Timetables', $this->site->answer('/help/timetables'));
         self::assertSame('redirect /help/timetables', $this->site->answer('/travel/timetables'));
@@ -84,7 +84,7 @@ final class PlannerTest extends TestCase
         $this->site->draft('Winter', 'Timetables');
         $ripple = $this->site->apply(new Move('Winter', Place::lastIn('Travel')));
 
-        self::assertSame([], $ripple->addresses->redirectsWritten);
+        self::assertCount(0, $ripple->addresses->redirectsWritten);
         self::assertFalse($ripple->matters());
         self::assertSame('missed', $this->site->answer('/help/timetables/winter'));
     }

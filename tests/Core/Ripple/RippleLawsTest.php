@@ -109,7 +109,7 @@ final class RippleLawsTest extends TestCase
             }
             if (! $ripple->matters()) {
                 self::assertSame([[], [], []], [$ripple->pages->goOffline, $ripple->redirects->rules, $ripple->menusAndLinks->menus]);
-                self::assertSame([], array_filter($ripple->addresses->moves, static fn ($move): bool => $move->seen));
+                self::assertSame([], $ripple->addresses->moves->where(static fn ($move): bool => $move->seen));
             }
 
             return $ripple;
@@ -129,7 +129,7 @@ final class RippleLawsTest extends TestCase
                 self::assertSame($difference->toArray(), $read->toArray());
                 self::assertSame($difference->aspects(), $read->aspects());
                 $before = $site->pages[$difference->page] ?? null;
-                $after = $ripple->pages->outcome[$difference->page] ?? null;
+                $after = $ripple->pages->outcome->find($difference->page);
                 if ($before === null || $after === null) {
                     continue;
                 }

@@ -141,7 +141,7 @@ final class PlanView
     {
         $named = static fn (string $page, array $differs = []): array => [
             'page' => $page,
-            'name' => ($first->ripple?->pages->outcome[$page] ?? $second->ripple?->pages->outcome[$page] ?? null)->name ?? $page,
+            'name' => ($first->ripple?->pages->outcome->find($page) ?? $second->ripple?->pages->outcome->find($page))->name ?? $page,
             'differs' => $differs,
         ];
 

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Tree;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Visitors\PageAccess;
+
+/**
+ * Pages by identity, those that were not looked at lately held as short texts: what a batch concerns may be a whole site, and a page
+ * with its thirty fields takes several times as much.
+ */
+final class PackedPages
+{
+    /** Pages that are held as they are. */
+    public const AT_HAND = 10000;
+
+    private const BY_HAND = 1;
+
+    private const EVER_LIVE = 2;
+
+    private const LISTED = 4;
+
+    private const LEFT_OUT = 8;
+
+    private const PROTECTED = 16;
+
+    /** @var array<string, string|null> null for a page that there is not, empty while it is at hand and not packed yet */
+    private array $packed = [];
+
+    /** @var array<string, Page> */
+    private array $atHand = [];
+
+    private static ?Page $blank = null;
+
+    public function put(string $id, ?Page $page): void
+    {
+        unset($this->atHand[$id]);
+        $this->packed[$id] = null;
+        if ($page !== null) {
+            $this->packed[$id] = '';
+            $this->keepAtHand($id, $page);
+        }
+    }
+
+    /** Whether the page, or that there is none, is known. */
+    public function has(string $id): bool
+    {
+        return array_key_exists($id, $this->packed);
+    }
+
+    public function find(string $id): ?Page
+    {
+        if (isset($this->atHand[$id])) {
+            return $this->atHand[$id];
+        }
+        $packed = $this->packed[$id] ?? null;
+        if ($packed === null) {
+            return null;
+        }
+        $page = self::unpacked($id, $packed);
+        $this->keepAtHand($id, $page);
+
+        return $page;
+    }
+
+    /** @return list<string> in the order in which they were put first */
+    public function ids(): array
+    {
+        return array_map(strval(...), array_keys($this->packed));
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<string, T>  $byPage
+     * @return array<string, T> without what is of pages that are known here
+     */
+    public function others(array $byPage): array
+    {
+        return array_diff_key($byPage, $this->packed);
+    }
+
+    private function keepAtHand(string $id, Page $page): void
+    {
+        if (count($this->atHand) >= self::AT_HAND) {
+            foreach ($this->atHand as $each => $known) {
+                if ($this->packed[$each] === '') {
+                    $this->packed[$each] = self::packed($known);
+                }
+            }
+            $this->atHand = [];
+        }
+        $this->atHand[$id] = $page;
+    }
+
+    /** What most pages say nothing in stands at the end, if at all. */
+    public static function packed(Page $page): string
+    {
+        $rest = self::rest($page);
+
+        return implode("\0", [
+            $page->parent,
+            $page->position,
+            $page->slug->text,
+            ($page->slugByHand ? self::BY_HAND : 0) |
+            ($page->everLive ? self::EVER_LIVE : 0) |
+            ($page->listed ? self::LISTED : 0) |
+            ($page->leftOut ? self::LEFT_OUT : 0) |
+            ($page->isProtected ? self::PROTECTED : 0),
+            $page->state->value,
+            $page->was?->value,
+            $page->bin,
+            $page->kind->value,
+            $page->address->path,
+            $page->address->key === $page->address->path ? '' : $page->address->key,
+            $page->contentSaved,
+            $page->contentLive,
+            $page->name,
+            $rest === [] ? '' : serialize($rest),
+        ]);
+    }
+
+    /** @param  string  $packed  as packed() gave it */
+    public static function unpacked(string $id, string $packed): Page
+    {
+        $blank = self::blank();
+        [$parent, $position, $slug, $bits, $state, $was, $bin, $kind, $path, $key, $saved, $live, $name, $rest] = explode("\0", $packed, 14);
+        $bits = (int) $bits;
+        /** @var array<string, string> $rest */
+        $rest = $rest === '' ? [] : unserialize($rest, ['allowed_classes' => false]);
+
+        return new Page(
+            $id,
+            $parent === '' ? null : $parent,
+            (int) $position,
+            $name,
+            Slug::stored($slug),
+            ($bits & self::BY_HAND) > 0,
+            isset($rest['pinned']) ? Address::kept($rest['pinned'], $rest['pinnedKey']) : null,
+            PageState::from($state),
+            ($bits & self::EVER_LIVE) > 0,
+            ($bits & self::LISTED) > 0,
+            Address::kept($path, $key === '' ? $path : $key),
+            $kind === 'page' ? PageKind::Page : PageKind::from($kind),
+            isset($rest['leadsTo']) ? Target::stored($rest['leadsTo']) : null,
+            ($bits & self::LEFT_OUT) > 0,
+            ($bits & self::PROTECTED) > 0,
+            $bin === '' ? null : $bin,
+            $was === '' ? null : PageState::from($was),
+            isset($rest['from']) ? Moment::stored($rest['from']) : null,
+            isset($rest['until']) ? Moment::stored($rest['until']) : null,
+            $rest['reviewNote'] ?? '',
+            isset($rest['texts']) ? PageTexts::stored($rest['texts']) : $blank->texts,
+            isset($rest['prepared']) ? PageTexts::stored($rest['prepared']) : null,
+            $rest['layout'] ?? 'page',
+            isset($rest['search']) ? SearchSettings::stored($rest['search']) : $blank->search,
+            isset($rest['branchSearch']) ? SearchDefaults::stored($rest['branchSearch']) : $blank->branchSearch,
+            (int) $saved,
+            $live === '' ? null : (int) $live,
+            $rest['wantedAs'] ?? null,
+            isset($rest['tags']) ? Tags::stored($rest['tags']) : $blank->tags,
+            isset($rest['showing']) ? Showing::stored($rest['showing']) : $blank->showing,
+            isset($rest['code']) ? Code::stored($rest['code']) : $blank->code,
+            isset($rest['access']) ? PageAccess::stored($rest['access']) : null,
+        );
+    }
+
+    /** @return array<string, string> by field */
+    private static function rest(Page $page): array
+    {
+        $blank = self::blank();
+        $rest = [
+            'pinned' => $page->pinned?->path,
+            'pinnedKey' => $page->pinned?->key,
+            'leadsTo' => $page->leadsTo?->toText(),
+            'from' => $page->from?->iso(),
+            'until' => $page->until?->iso(),
+            'reviewNote' => $page->reviewNote === '' ? null : $page->reviewNote,
+            'texts' => $page->texts === $blank->texts ? null : $page->texts->toText(),
+            'prepared' => $page->prepared?->toText(),
+            'layout' => $page->layout === 'page' ? null : $page->layout,
+            'search' => $page->search === $blank->search ? null : $page->search->toText(),
+            'branchSearch' => $page->branchSearch === $blank->branchSearch ? null : $page->branchSearch->toText(),
+            'wantedAs' => $page->wantedAs,
+            'tags' => $page->tags === $blank->tags ? null : $page->tags->toText(),
+            'showing' => $page->showing === $blank->showing ? null : $page->showing->toText(),
+            'code' => $page->code === $blank->code ? null : $page->code->toText(),
+            'access' => $page->access?->toText(),
+        ];
+
+        return array_filter($rest, static fn (?string $text): bool => $text !== null);
+    }
+
+    private static function blank(): Page
+    {
+        return self::$blank ??= Page::fromFields(
+            ['position' => 0, 'name' => '', 'slug' => '', 'slugByHand' => false, 'state' => 'draft', 'everLive' => false, 'listed' => true],
+            '',
+            Address::kept('/', '/'),
+            new AddressRules(),
+        );
+    }
+}
