@@ -18,6 +18,7 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteSearchDifference;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
 use Illuminate\Database\Eloquent\Collection;
@@ -44,16 +45,15 @@ final readonly class UndoEntry
         if (($entry->batch[0]['kind'] ?? null) !== 'replace-text') {
             throw new InputRefused('pages', 'Only what was replaced is undone page by page. Undo the whole change.');
         }
-        $on = array_values(array_filter($undo->pages, static fn (PageDifference $difference): bool => in_array($difference->page, $pages, true)));
+        $on = $undo->pages->where(static fn (PageDifference $difference): bool => in_array($difference->page, $pages, true));
         if ($on === []) {
             throw new InputRefused('pages', 'This change did nothing on these pages.');
         }
-        $claims = array_filter(
-            $undo->claims,
+        $claims = $undo->claims->where(
             static fn (ClaimDifference $claim): bool => in_array(($claim->after ?? $claim->before)?->page, $pages, true),
         );
 
-        return new Batch([new Undo($undo->entry, $on, array_values($claims), at: $undo->at, only: array_column($on, 'page'))], $whole->decisions);
+        return new Batch([new Undo($undo->entry, Series::of($on), Series::of($claims), at: $undo->at, only: array_column($on, 'page'))], $whole->decisions);
     }
 
     /**
@@ -150,8 +150,8 @@ final readonly class UndoEntry
     {
         return new Undo(
             $entry->ulid,
-            iterator_to_array($entry->pageDifferences(), false),
-            iterator_to_array($entry->claimDifferences($rules), false),
+            Series::from(static fn (): \Generator => $entry->pageDifferences()),
+            Series::from(static fn (): \Generator => $entry->claimDifferences($rules)),
             StartPageDifference::fromArray($entry->start_page),
             array_map(MenuDifference::fromArray(...), $entry->menus),
             StartPageDifference::fromArray($entry->start_page_signed_in),

@@ -16,6 +16,8 @@ use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Search\SiteSearchDifference;
+use Heronstem\Core\Series;
+use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
@@ -33,8 +35,8 @@ final readonly class Undo implements Change
 
     /**
      * @param  string  $entry  the history entry being undone
-     * @param  list<PageDifference>  $pages  what that entry did
-     * @param  list<ClaimDifference>  $claims
+     * @param  Series<PageDifference>  $pages  what that entry did
+     * @param  Series<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
      * @param  list<RuleDifference>  $rules
      * @param  Moment|null  $at  when it was applied; null for just now
@@ -44,8 +46,8 @@ final readonly class Undo implements Change
      */
     public function __construct(
         public string $entry,
-        public array $pages,
-        public array $claims,
+        public Series $pages,
+        public Series $claims,
         public ?StartPageDifference $startPage = null,
         public array $menus = [],
         public ?StartPageDifference $startPageSignedIn = null,
@@ -65,9 +67,10 @@ final readonly class Undo implements Change
         if ($this->startPage !== null && $start === $this->startPage->after) {
             $workspace->setStartPage($this->startPage->before);
         }
-        $placed = [];
+        $placed = new PackedPages();
         // Backwards, so that a page made inside another made page goes first.
-        foreach (array_reverse($this->pages) as $difference) {
+        foreach (array_reverse($this->packedPages(), true) as $id => $packed) {
+            $difference = PageDifference::unpacked((string) $id, $packed);
             $now = $workspace->pages->find($difference->page);
             if ($difference->wasMade()) {
                 $this->unmake($difference, $now, $workspace);
@@ -75,10 +78,10 @@ final readonly class Undo implements Change
                 $now === null
                     ? $workspace->pages->put($difference->restored($workspace->rules()))
                     : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
-                $placed[$difference->page] = null;
+                $placed->put($difference->page, null);
             } elseif ($now !== null) {
                 $workspace->pages->put($this->undone($difference, $now, $workspace));
-                $placed[$difference->page] = $now;
+                $placed->put($difference->page, $now);
             } else {
                 $workspace->note(
                     new Note(
@@ -97,6 +100,17 @@ final readonly class Undo implements Change
         $this->oneStartPage($workspace);
         $this->searchBack($workspace);
         $this->accessBack($workspace);
+    }
+
+    /** @return array<string, string> by page */
+    private function packedPages(): array
+    {
+        $packed = [];
+        foreach ($this->pages as $difference) {
+            $packed[$difference->page] = $difference->packed();
+        }
+
+        return $packed;
     }
 
     /** Whether what the change showed visitors stood long enough to be known. */
@@ -363,32 +377,34 @@ final readonly class Undo implements Change
     /**
      * A page whose old place is gone, in the bin, or by now inside the page itself stays where it is.
      *
-     * @param  array<string, Page|null>  $placed  pages put back, each as it was found; null for one that had been removed
+     * @param  PackedPages  $placed  pages put back, each as it was found; none for one that had been removed
      */
-    private function guardPlaces(array $placed, Workspace $workspace): void
+    private function guardPlaces(PackedPages $placed, Workspace $workspace): void
     {
+        $open = $placed->ids();
         do {
             $unfit = [];
-            $leaving = $this->leavingChildren($placed, $workspace);
-            foreach ($placed as $id => $found) {
-                $page = $workspace->pages->find((string) $id);
+            $leaving = $this->leavingChildren($open, $placed, $workspace);
+            foreach ($open as $id) {
+                $page = $workspace->pages->find($id);
                 if ($page !== null && (isset($leaving[$id]) || ! $this->fits($page, $workspace))) {
-                    $unfit[$id] = $found;
+                    $unfit[] = $id;
                 }
             }
-            foreach ($unfit as $id => $found) {
-                $page = $workspace->pages->known((string) $id);
+            foreach ($unfit as $id) {
+                [$page, $found] = [$workspace->pages->known($id), $placed->find($id)];
                 // One that comes back out of nowhere has no other place than the top, or the bin for itself.
                 $workspace->pages->put(
                     $found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found),
                 );
-                unset($placed[$id]);
                 $this->say(NoteKind::Stays, $page, 'place', $workspace);
             }
+            $open = array_values(array_diff($open, $unfit));
         } while ($unfit !== []);
+        $taken = [];
         foreach ($this->pages as $difference) {
             $this->lieAlone($difference->page, $workspace);
-            $this->makeRoom($difference->page, $workspace);
+            $this->makeRoom($difference->page, $workspace, $taken);
         }
     }
 
@@ -405,15 +421,15 @@ final readonly class Undo implements Change
     /**
      * Pages that would go back into the bin and leave a child behind in the tree, one made or moved there since.
      *
-     * @param  array<string, Page|null>  $placed
+     * @param  list<string>  $open  of those put back
      * @return array<string, true>
      */
-    private function leavingChildren(array $placed, Workspace $workspace): array
+    private function leavingChildren(array $open, PackedPages $placed, Workspace $workspace): array
     {
         $roots = [];
-        foreach ($placed as $id => $found) {
-            $page = $workspace->pages->find((string) $id);
-            if ($page !== null && $page->isBinned() && $found?->isBinned() === false) {
+        foreach ($open as $id) {
+            $page = $workspace->pages->find($id);
+            if ($page !== null && $page->isBinned() && $placed->find($id)?->isBinned() === false) {
                 $roots[(string) $page->bin] = true;
             }
         }
@@ -458,18 +474,27 @@ final readonly class Undo implements Change
         }
     }
 
-    /** Somebody may have put another page exactly where this one was. */
-    private function makeRoom(string $id, Workspace $workspace): void
+    /**
+     * Somebody may have put another page exactly where this one was.
+     *
+     * @param  array<string, array<int, int>>  $taken  how many have each position, by parent, of those looked at so far
+     */
+    private function makeRoom(string $id, Workspace $workspace, array &$taken): void
     {
         $page = $workspace->pages->find($id);
         if ($page === null || $page->isBinned()) {
             return;
         }
-        $order = $workspace->pages->childOrder($page->parent);
-        while (count(array_keys($order, $page->position, true)) > 1) {
-            $page = $page->placed($page->parent, $page->position + 1);
-            $order[$page->id] = $page->position;
-            $workspace->pages->put($page);
+        $among = $page->parent ?? '';
+        $taken[$among] ??= array_count_values($workspace->pages->childOrder($page->parent));
+        $position = $page->position;
+        while (($taken[$among][$position] ?? 0) > ($position === $page->position ? 1 : 0)) {
+            $position++;
+        }
+        if ($position !== $page->position) {
+            $taken[$among][$page->position]--;
+            $taken[$among][$position] = 1;
+            $workspace->pages->put($page->placed($page->parent, $position));
         }
     }
 

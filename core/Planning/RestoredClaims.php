@@ -16,7 +16,7 @@ use Heronstem\Core\Tree\Page;
 final readonly class RestoredClaims
 {
     /**
-     * @param  array<string, Claim|null>  $back  what each address goes back to, as far as its page allows
+     * @param  array<string, string|null>  $back  what each address goes back to, as far as its page allows, as a short text
      * @param  array<string, true>  $stood  addresses that stood long enough to be known to visitors
      */
     private function __construct(private ClaimsInQuestion $question, private array $back, private array $stood)
@@ -28,9 +28,11 @@ final readonly class RestoredClaims
         $back = $stood = [];
         foreach ($question->batch->undoes() as $entry) {
             foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
-                $now = array_key_exists($difference->key, $back) ? $back[$difference->key] : $question->claims->now($difference->key);
+                $now = array_key_exists($difference->key, $back)
+                    ? self::claim($difference->key, $back[$difference->key])
+                    : $question->claims->now($difference->key);
                 if ($now === null ? $difference->after === null : $difference->after !== null && $now->says($difference->after)) {
-                    $back[$difference->key] = $difference->before;
+                    $back[$difference->key] = $difference->before?->packed();
                     $stood += $entry->hasStood($question->workspace->now()) ? [$difference->key => true] : [];
                 }
             }
@@ -60,14 +62,14 @@ final readonly class RestoredClaims
     {
         $now = $this->question->claims->now($key);
 
-        return array_key_exists($key, $this->back) && ! $this->isAt($key, $now) ? $this->back[$key] : $now;
+        return array_key_exists($key, $this->back) && ! $this->isAt($key, $now) ? self::claim($key, $this->back[$key]) : $now;
     }
 
     /** @return list<Question> */
     public function restore(): array
     {
-        foreach ($this->back as $key => $claim) {
-            $this->settle((string) $key, $claim);
+        foreach ($this->back as $key => $packed) {
+            $this->settle((string) $key, self::claim((string) $key, $packed));
         }
 
         return $this->keepKnown();
@@ -118,6 +120,11 @@ final readonly class RestoredClaims
         }
 
         return $questions;
+    }
+
+    private static function claim(string $key, ?string $packed): ?Claim
+    {
+        return $packed === null ? null : Claim::unpacked($key, $packed);
     }
 
     /** Whether a request for the address is one for another that somebody holds. */

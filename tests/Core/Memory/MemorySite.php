@@ -44,6 +44,7 @@ use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SiteSearch;
+use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\PageName;
@@ -286,8 +287,8 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
 
         return new Undo(
             'entry',
-            $pages,
-            array_merge(...$claims),
+            Series::of($pages),
+            Series::of(array_merge(...$claims)),
             $ripple->pages->startPage,
             $menus,
             $ripple->pages->startPageSignedIn,
