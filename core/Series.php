@@ -99,6 +99,43 @@ final class Series implements \Countable, \IteratorAggregate
         return $all;
     }
 
+    /**
+     * What is made of each, one by one again.
+     *
+     * @template U
+     *
+     * @param  \Closure(T): U  $made
+     * @return self<U>
+     */
+    public function made(\Closure $made): self
+    {
+        return new self(function () use ($made): \Generator {
+            foreach ($this as $value) {
+                yield $made($value);
+            }
+        }, $this->count);
+    }
+
+    /**
+     * So many of them, from one on.
+     *
+     * @return list<T>
+     */
+    public function some(int $many, int $from = 0): array
+    {
+        $some = [];
+        foreach ($this as $n => $value) {
+            if ($n >= $from + $many) {
+                break;
+            }
+            if ($n >= $from) {
+                $some[] = $value;
+            }
+        }
+
+        return $some;
+    }
+
     /** @return list<T> */
     public function toList(): array
     {

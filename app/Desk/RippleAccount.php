@@ -29,7 +29,7 @@ final class RippleAccount
     {
         $account = self::of($ripple);
         foreach (RippleGroup::KEPT_WHOLE as $group) {
-            $account['lists'][$group->value] = RippleRows::of($ripple, $group);
+            $account['lists'][$group->value] = RippleRows::of($ripple, $group)->toList();
         }
 
         return $account;
@@ -54,7 +54,7 @@ final class RippleAccount
         $counts = $lists = [];
         foreach (RippleGroup::cases() as $group) {
             $counts[$group->value] = RippleRows::count($ripple, $group);
-            $lists[$group->value] = $counts[$group->value] === 0 ? [] : array_slice(RippleRows::of($ripple, $group), 0, self::EXAMPLES);
+            $lists[$group->value] = RippleRows::of($ripple, $group)->some(self::EXAMPLES);
         }
 
         return [

@@ -32,11 +32,11 @@ use Heronstem\Core\Visitors\PageAccess;
  */
 final class RippleRows
 {
-    /** @return list<Row> */
-    public static function of(Ripple $ripple, RippleGroup $group): array
+    /** @return Series<Row> */
+    public static function of(Ripple $ripple, RippleGroup $group): Series
     {
         return match ($group) {
-            RippleGroup::Addresses => $ripple->addresses->moves->each(
+            RippleGroup::Addresses => $ripple->addresses->moves->made(
                 static fn (AddressMove $move): array => self::row(
                     $move->page,
                     $move->name,
@@ -51,18 +51,17 @@ final class RippleRows
             RippleGroup::Live => self::pages($ripple->pages->goLive, $ripple),
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
             RippleGroup::Bin => self::pages($ripple->pages->binned, $ripple),
-            RippleGroup::Menu => [
+            RippleGroup::Menu => Series::of([
                 ...array_map(self::menu(...), NetEffects::of($ripple->menusAndLinks->entries)),
                 ...array_map(self::lock(...), $ripple->visitors->menus),
-            ],
-            RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->redirects->rules),
-            RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->menusAndLinks->rawLinks),
+            ]),
+            RippleGroup::Redirects => Series::of($ripple->redirects->rules)->made(static fn (RuleDifference $each): array => self::redirect($each, $ripple)),
+            RippleGroup::RawLinks => Series::of($ripple->menusAndLinks->rawLinks)->made(self::rawLink(...)),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->pages->copies)), $ripple),
-            RippleGroup::Titles => array_map(
+            RippleGroup::Titles => Series::of($ripple->search->titles)->made(
                 static fn (TitleChange $change): array => self::row($change->page, $change->name, $change->before, $change->after, ''),
-                $ripple->search->titles,
             ),
-            RippleGroup::Indexing => array_map(
+            RippleGroup::Indexing => Series::of($ripple->search->indexing)->made(
                 static fn (IndexChange $change): array => self::row(
                     $change->page,
                     $change->name,
@@ -70,9 +69,8 @@ final class RippleRows
                     null,
                     $change->isIndexed ? 'may be listed by search engines' : 'search engines are asked not to list it',
                 ),
-                $ripple->search->indexing,
             ),
-            RippleGroup::Canonicals => array_map(
+            RippleGroup::Canonicals => Series::of($ripple->search->canonicals)->made(
                 static fn (CanonicalChange $change): array => self::row(
                     $change->page,
                     $change->name,
@@ -80,10 +78,9 @@ final class RippleRows
                     $change->after ?? 'none',
                     $change->after === null ? 'names no address that counts' : '',
                 ),
-                $ripple->search->canonicals,
             ),
-            RippleGroup::Visitors => array_map(self::visitors(...), $ripple->visitors->changes),
-            RippleGroup::Access => array_map(self::access(...), $ripple->access->effects),
+            RippleGroup::Visitors => Series::of($ripple->visitors->changes)->made(self::visitors(...)),
+            RippleGroup::Access => Series::of($ripple->access->effects)->made(self::access(...)),
         };
     }
 
@@ -117,11 +114,11 @@ final class RippleRows
 
     /**
      * @param  Series<Claim>  $claims
-     * @return list<Row>
+     * @return Series<Row>
      */
-    private static function claims(Series $claims, Ripple $ripple): array
+    private static function claims(Series $claims, Ripple $ripple): Series
     {
-        return $claims->each(static function (Claim $claim) use ($ripple): array {
+        return $claims->made(static function (Claim $claim) use ($ripple): array {
             $page = $claim->page === null ? null : $ripple->pages->outcome->find($claim->page) ?? ($ripple->addresses->heirs[$claim->page] ?? null);
 
             return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
@@ -130,15 +127,15 @@ final class RippleRows
 
     /**
      * @param  list<string>  $ids
-     * @return list<Row>
+     * @return Series<Row>
      */
-    private static function pages(array $ids, Ripple $ripple): array
+    private static function pages(array $ids, Ripple $ripple): Series
     {
-        return array_map(static function (string $id) use ($ripple): array {
+        return Series::of($ids)->made(static function (string $id) use ($ripple): array {
             $page = $ripple->pages->outcome->find($id);
 
             return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
-        }, $ids);
+        });
     }
 
     /** @return Row */

@@ -19,6 +19,9 @@ final readonly class AuditQueue
     /** Fields of a page that those below it inherit. */
     private const INHERITED = ['branchSearch' => true, 'parent' => true, 'name' => true];
 
+    /** Changed addresses that are looked for at a time. */
+    private const PIECE = 4000;
+
     public function __construct(private ConnectionInterface $db)
     {
     }
@@ -58,16 +61,19 @@ final readonly class AuditQueue
         $pages += $this->named($ripple);
         $pages += array_fill_keys(array_map(static fn (RawLinkEffect $effect): string => $effect->link->page, $ripple->rewrites()), true);
         $this->addMenus($site, array_map(static fn (MenuDifference $menu): string => $menu->menu, $ripple->menusAndLinks->menus), $entry->id);
-        $addresses = [];
-        foreach ($ripple->addresses->claims as $claim) {
-            foreach (array_filter([$claim->before, $claim->after]) as $either) {
-                $addresses[] = "at:{$either->address->path}";
-                $pages += $either->page === null ? [] : [$either->page => true];
+        foreach ($ripple->addresses->claims->inPieces(self::PIECE) as $piece) {
+            $addresses = [];
+            foreach ($piece as $claim) {
+                foreach (array_filter([$claim->before, $claim->after]) as $either) {
+                    $addresses["at:{$either->address->path}"] = true;
+                    $pages += $either->page === null ? [] : [$either->page => true];
+                }
             }
+            $this->addNaming($site, array_map(strval(...), array_keys($addresses)), false, $entry->id);
         }
         $this->add($site, array_map(strval(...), array_keys($pages)), $entry->id);
         $this->addBranches($site, array_map(strval(...), array_keys($branches)), $entry->id);
-        $this->addNaming($site, $addresses, $ripple->redirects->rules !== [], $entry->id);
+        $this->addNaming($site, [], $ripple->redirects->rules !== [], $entry->id);
         // What named a page that is gone for good is not found by that page's own facts any more.
         $gone = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());
         $this->addNaming($site, array_map(static fn (string $page): string => "names:$page", $gone), false, $entry->id);

@@ -21,6 +21,7 @@ use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\BranchTops;
 use Heronstem\Core\Workspace\Workspace;
 
 /**
@@ -68,8 +69,10 @@ final readonly class Undo implements Change
             $workspace->setStartPage($this->startPage->before);
         }
         $placed = new PackedPages();
+        $all = $this->packedPages();
+        $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($all)), true), $workspace->pages);
         // Backwards, so that a page made inside another made page goes first.
-        foreach (array_reverse($this->packedPages(), true) as $id => $packed) {
+        foreach (array_reverse($all, true) as $id => $packed) {
             $difference = PageDifference::unpacked((string) $id, $packed);
             $now = $workspace->pages->find($difference->page);
             if ($difference->wasMade()) {
@@ -80,7 +83,7 @@ final readonly class Undo implements Change
                     : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
                 $placed->put($difference->page, null);
             } elseif ($now !== null) {
-                $workspace->pages->put($this->undone($difference, $now, $workspace));
+                $workspace->pages->put($this->undone($difference, $now, $workspace, $tops));
                 $placed->put($difference->page, $now);
             } else {
                 $workspace->note(
@@ -341,7 +344,7 @@ final readonly class Undo implements Change
         return $back->isBinned() && $back->bin !== $back->id && $back->bin === $now->bin && $back->parent !== $now->parent;
     }
 
-    private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
+    private function undone(PageDifference $difference, Page $now, Workspace $workspace, BranchTops $tops): Page
     {
         $strayed = $difference->strayedIn($now);
         $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
@@ -356,7 +359,7 @@ final readonly class Undo implements Change
             $now->everLive &&
             ! $back->everLive &&
             $this->hasStood($workspace->now()) &&
-            $workspace->decisions->on(QuestionKind::InBetween, $now->id, Answer::Redirect)?->answer !== Answer::Free
+            $workspace->decisions->on(QuestionKind::InBetween, $tops->of($now->id), Answer::Redirect)?->answer !== Answer::Free
         ) {
             $back = $back->with(['everLive' => true]);
         }

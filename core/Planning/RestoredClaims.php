@@ -11,13 +11,15 @@ use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Workspace\BranchTops;
 
 /** A batch that is undone leaves each address as it was, where nothing else has happened to it since. */
 final readonly class RestoredClaims
 {
     /**
      * @param  array<string, string|null>  $back  what each address goes back to, as far as its page allows, as a short text
-     * @param  array<string, true>  $stood  addresses that stood long enough to be known to visitors
+     * @param  array<string, BranchTops>  $stood  addresses that stood long enough to be known to visitors, with the pages that are asked about
      */
     private function __construct(private ClaimsInQuestion $question, private array $back, private array $stood)
     {
@@ -27,13 +29,16 @@ final readonly class RestoredClaims
     {
         $back = $stood = [];
         foreach ($question->batch->undoes() as $entry) {
+            $tops = $entry->hasStood($question->workspace->now())
+                ? new BranchTops(array_fill_keys($entry->pages->each(static fn (PageDifference $of): string => $of->page), true), $question->workspace->pages)
+                : null;
             foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
                 $now = array_key_exists($difference->key, $back)
                     ? self::claim($difference->key, $back[$difference->key])
                     : $question->claims->now($difference->key);
                 if ($now === null ? $difference->after === null : $difference->after !== null && $now->says($difference->after)) {
                     $back[$difference->key] = $difference->before?->packed();
-                    $stood += $entry->hasStood($question->workspace->now()) ? [$difference->key => true] : [];
+                    $stood += $tops === null ? [] : [$difference->key => $tops];
                 }
             }
         }
@@ -76,14 +81,14 @@ final readonly class RestoredClaims
     }
 
     /**
-     * Addresses that visitors knew only in between are asked about; unless they are let go they lead to their page.
+     * Addresses that visitors knew only in between are asked about, once for a whole branch; unless they are let go they lead to their pages.
      *
      * @return list<Question>
      */
     private function keepKnown(): array
     {
         $known = $questions = [];
-        foreach (array_keys($this->stood) as $key) {
+        foreach ($this->stood as $key => $tops) {
             $now = $this->question->claims->now((string) $key);
             $page = $this->question->after($now?->page);
             $then = $this->question->claims->planned((string) $key);
@@ -95,31 +100,40 @@ final readonly class RestoredClaims
                 ! $this->isSpelling($now) &&
                 ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))
             ) {
-                $known[$page->id][] = $now;
+                $known[$tops->of($page->id)][] = (string) $key;
             }
         }
-        foreach ($known as $id => $claims) {
-            $page = $this->question->after((string) $id) ?? throw new \LogicException('A page is gone.');
+        foreach ($known as $id => $keys) {
             $questions[] = $asked = Question::of(
                 $this->question->workspace->decisions,
                 QuestionKind::InBetween,
-                $page,
-                count($claims),
+                $this->question->after((string) $id) ?? throw new \LogicException('A page is gone.'),
+                count($keys),
                 QuestionKind::InBetween->answers(),
                 Answer::Redirect,
                 matters: false,
             );
-            foreach ($asked->decided?->answer === Answer::Free ? [] : $claims as $claim) {
-                $address = $this->question->lookedUpElsewhere($claim->address) ?? $claim->address;
-                $own = $page->address->key === $address->key;
-                $this->question->claims->set(
-                    $address->key,
-                    $own ? Claim::ofPage($address, $page->id, true) : Claim::redirectTo($address, $page->id, true),
-                );
+            foreach ($asked->decided?->answer === Answer::Free ? [] : $keys as $key) {
+                $this->keep($key);
             }
         }
 
         return $questions;
+    }
+
+    /** An address goes on leading to the page that has it now. */
+    private function keep(string $key): void
+    {
+        $now = $this->question->claims->now($key);
+        $page = $this->question->after($now?->page);
+        if ($now === null || $page === null) {
+            return;
+        }
+        $address = $this->question->lookedUpElsewhere($now->address) ?? $now->address;
+        $this->question->claims->set(
+            $address->key,
+            $page->address->key === $address->key ? Claim::ofPage($address, $page->id, true) : Claim::redirectTo($address, $page->id, true),
+        );
     }
 
     private static function claim(string $key, ?string $packed): ?Claim

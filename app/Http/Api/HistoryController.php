@@ -25,6 +25,7 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\DecisionReader;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Series;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -106,7 +107,7 @@ final readonly class HistoryController
     ]
     public function rows(Request $request, Site $site, HistoryEntry $entry, RippleGroup $group): Response
     {
-        return RowsResponse::of($request, $this->history->rows($entry, $site, $group), $group);
+        return RowsResponse::of($request, Series::of($this->history->rows($entry, $site, $group)), $group);
     }
 
     #[

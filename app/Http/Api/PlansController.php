@@ -27,6 +27,7 @@ use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Planning\ComparedPlans;
+use Heronstem\Core\Series;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -129,7 +130,7 @@ final readonly class PlansController
     {
         $ripple = $this->review->of($plan, $this->rights->of(Signed::in($request), $site), self::only($request))->ripple;
 
-        return RowsResponse::of($request, $ripple === null ? [] : RippleRows::of($ripple, $group), $group);
+        return RowsResponse::of($request, $ripple === null ? Series::of([]) : RippleRows::of($ripple, $group), $group);
     }
 
     #[

@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\RippleGroup;
 use Heronstem\Core\Interchange\Table;
+use Heronstem\Core\Series;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -20,16 +21,13 @@ final class RowsResponse
 {
     private const PIECE = 200;
 
-    /** @param  list<Row>  $rows */
-    public static function of(Request $request, array $rows, RippleGroup $group): Response
+    /** @param  Series<Row>  $rows */
+    public static function of(Request $request, Series $rows, RippleGroup $group): Response
     {
         $text = mb_strtolower(trim($request->string('text')->value()));
         if ($text !== '') {
-            $rows = array_values(
-                array_filter(
-                    $rows,
-                    static fn (array $row): bool => str_contains(mb_strtolower("{$row['name']} {$row['from']} {$row['to']} {$row['note']}"), $text),
-                ),
+            $rows = Series::of(
+                $rows->where(static fn (array $row): bool => str_contains(mb_strtolower("{$row['name']} {$row['from']} {$row['to']} {$row['note']}"), $text)),
             );
         }
         if ($request->query('format') === 'csv') {
@@ -37,11 +35,11 @@ final class RowsResponse
         }
         $offset = max(0, $request->integer('offset'));
 
-        return new JsonResponse(['total' => count($rows), 'offset' => $offset, 'rows' => array_slice($rows, $offset, self::PIECE)]);
+        return new JsonResponse(['total' => count($rows), 'offset' => $offset, 'rows' => $rows->some(self::PIECE, $offset)]);
     }
 
-    /** @param  list<Row>  $rows */
-    private static function csv(array $rows, RippleGroup $group): StreamedResponse
+    /** @param  Series<Row>  $rows */
+    private static function csv(Series $rows, RippleGroup $group): StreamedResponse
     {
         return new StreamedResponse(
             static function () use ($rows): void {

@@ -65,7 +65,24 @@ final class AddressesInBetweenTest extends TestCase
         $this->site->live('Bicycles', 'Fares', 'bicycles');
         $back = $this->site->undoLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
         self::assertSame('redirect /fares/bicycles', $this->site->answer('/prices/bicycles'));
-        self::assertCount(2, $back->toDecide->questions);
+        self::assertSame(
+            [['Fares', 2]],
+            array_map(static fn ($question): array => [$question->page, $question->count], $back->toDecide->questions),
+            'It is asked once for the whole branch.',
+        );
+    }
+
+    #[Test]
+    public function a_branch_is_let_go_by_one_answer(): void
+    {
+        $this->site->draft('Tickets', slug: 'tickets');
+        $this->site->draft('Bicycles', 'Tickets', 'bicycles');
+        $before = $this->site->snapshot();
+        $this->site->undoLater(
+            $this->site->apply(new GoLive('Tickets', \Heronstem\Core\Change\Scope::Branch)),
+            Decision::answer(QuestionKind::InBetween, 'Tickets', Answer::Free),
+        );
+        self::assertSame($before, $this->site->snapshot());
     }
 
     #[Test]
