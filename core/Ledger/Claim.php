@@ -80,35 +80,30 @@ final readonly class Claim
         return new self($address, $kind, $page, $everLive, $heldFor, $since, $byChange);
     }
 
-    /** In a short text, without the key of its address. */
+    /** In a short text, without the key of its address: never empty, and nothing in it is a control character but NUL. */
     public function packed(): string
     {
-        return implode("\0", [
-            $this->kind->value,
-            $this->everLive ? '1' : '',
-            $this->page,
-            $this->heldFor,
-            $this->since,
-            $this->byChange,
-            $this->address->path === $this->address->key ? '' : $this->address->path,
-        ]);
+        return rtrim(
+            implode("\0", [
+                $this->kind->value,
+                $this->everLive ? '1' : '',
+                $this->page,
+                $this->heldFor,
+                $this->since,
+                $this->byChange,
+                $this->address->path === $this->address->key ? '' : $this->address->path,
+            ]),
+            "\0",
+        );
     }
 
     /** @param  string  $packed  as packed() gave it */
     public static function unpacked(string $key, string $packed): self
     {
-        [$kind, $everLive, $page, $heldFor, $since, $byChange, $path] = explode("\0", $packed, 7);
-        $said = static fn (string $text): ?string => $text === '' ? null : $text;
+        $said = explode("\0", $packed, 7);
+        $part = static fn (int $n): ?string => ($said[$n] ?? '') === '' ? null : $said[$n];
 
-        return new self(
-            Address::kept($path === '' ? $key : $path, $key),
-            ClaimKind::from($kind),
-            $said($page),
-            $everLive === '1',
-            $said($heldFor),
-            $said($since),
-            $said($byChange),
-        );
+        return new self(Address::kept($part(6) ?? $key, $key), ClaimKind::from($said[0]), $part(2), $part(1) === '1', $part(3), $part(4), $part(5));
     }
 
     public function isPageOf(string $page): bool

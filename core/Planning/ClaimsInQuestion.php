@@ -36,7 +36,8 @@ final readonly class ClaimsInQuestion
         $claims = ClaimOverlay::of($workspace->ledger, self::addresses($workspace, $batch, $outcome));
         $keys = [];
         foreach (self::claimsAbout($workspace, $outcome) as $claim) {
-            $keys[] = $claims->know($claim);
+            $claims->know($claim);
+            $keys[] = $claim->address->key;
         }
         $about = Series::from(static fn (): \Generator => self::known($claims, $keys), count($keys));
         foreach ($workspace->rulesDifference()?->respells() === true ? $workspace->ledger->everyClaim() : [] as $claim) {

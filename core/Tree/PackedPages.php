@@ -17,8 +17,8 @@ use Heronstem\Core\Visitors\PageAccess;
  */
 final class PackedPages
 {
-    /** Pages that are held as they are. */
-    public const AT_HAND = 10000;
+    /** Pages that are held as they are: so many that most changes never need more. */
+    private const AT_HAND = 10000;
 
     private const BY_HAND = 1;
 
@@ -37,6 +37,11 @@ final class PackedPages
     private array $atHand = [];
 
     private static ?Page $blank = null;
+
+    /** @param  positive-int  $mostAtHand  pages that are held as they are */
+    public function __construct(private readonly int $mostAtHand = self::AT_HAND)
+    {
+    }
 
     public function put(string $id, ?Page $page): void
     {
@@ -88,7 +93,7 @@ final class PackedPages
 
     private function keepAtHand(string $id, Page $page): void
     {
-        if (count($this->atHand) >= self::AT_HAND) {
+        if (count($this->atHand) >= $this->mostAtHand) {
             foreach ($this->atHand as $each => $known) {
                 if ($this->packed[$each] === '') {
                     $this->packed[$each] = self::packed($known);

@@ -11,20 +11,20 @@ use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Series;
 
-/** The claims that a batch looks at: as they are, and as it leaves them. Each is held as a short text, since there may be as many as the site has. */
+/**
+ * The claims that a batch looks at: as they are, and as it leaves them. Both are held in one short text an address, since there may be
+ * as many as the site has.
+ */
 final class ClaimOverlay
 {
     /** Addresses whose claims are read at a time. */
     private const PIECE = 5000;
 
-    /** @var array<string, string> by key */
-    private array $now = [];
+    /** Between what is and what will be, where that was planned. */
+    private const THEN = "\1";
 
-    /** @var array<string, string|null> what will be, where it differs or was looked at */
-    private array $after = [];
-
-    /** @var array<string, string> keys whose claim has been read, or is known to be none; each as the one text that is held of it */
-    private array $asked = [];
+    /** @var array<string, string> by key: the claim there is, packed, or nothing; then what will be, or nothing */
+    private array $claims = [];
 
     /**
      * Cost: one look at the ledger for so many addresses.
@@ -36,10 +36,10 @@ final class ClaimOverlay
         $overlay = new self();
         $piece = [];
         foreach ($addresses as $address) {
-            if (isset($overlay->asked[$address->key])) {
+            if ($overlay->isAsked($address->key)) {
                 continue;
             }
-            $overlay->asked[$address->key] = $address->key;
+            $overlay->claims[$address->key] = '';
             $piece[] = $address;
             if (count($piece) === self::PIECE) {
                 $overlay->read($ledger, $piece);
@@ -51,43 +51,50 @@ final class ClaimOverlay
         return $overlay;
     }
 
-    /** @return string the key of its address, as the one text that is held of it */
-    public function know(Claim $claim): string
+    public function know(Claim $claim): void
     {
-        $key = $this->asked[$claim->address->key] ?? $claim->address->key;
-        $this->now[$key] ??= $claim->packed();
-
-        return $key;
+        if (($this->claims[$claim->address->key] ?? '') === '') {
+            $this->claims[$claim->address->key] = $claim->packed();
+        }
     }
 
     /** Whether the claim at an address has been read, or is known to be none. */
     public function isAsked(string $key): bool
     {
-        return isset($this->asked[$key]);
+        return isset($this->claims[$key]);
     }
 
     public function now(string $key): ?Claim
     {
-        return self::claim($key, $this->now[$key] ?? null);
+        $packed = $this->claims[$key] ?? '';
+        $end = strpos($packed, self::THEN);
+
+        return self::claim($key, $end === false ? $packed : substr($packed, 0, $end));
     }
 
     /** @return \Generator<string, Claim> those that are known, as they are, by key */
     public function all(): \Generator
     {
-        foreach ($this->now as $key => $packed) {
-            yield (string) $key => Claim::unpacked((string) $key, $packed);
+        foreach ($this->claims as $key => $_) {
+            $now = $this->now((string) $key);
+            if ($now !== null) {
+                yield (string) $key => $now;
+            }
         }
     }
 
     /** As the batch leaves it, so far. */
     public function planned(string $key): ?Claim
     {
-        return self::claim($key, array_key_exists($key, $this->after) ? $this->after[$key] : $this->now[$key] ?? null);
+        $packed = $this->claims[$key] ?? '';
+        $end = strpos($packed, self::THEN);
+
+        return self::claim($key, $end === false ? $packed : substr($packed, $end + 1));
     }
 
     public function isPlanned(string $key): bool
     {
-        return array_key_exists($key, $this->after);
+        return str_contains($this->claims[$key] ?? '', self::THEN);
     }
 
     /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
@@ -100,14 +107,18 @@ final class ClaimOverlay
 
     public function set(string $key, ?Claim $claim): void
     {
-        $this->after[$this->asked[$key] ?? $key] = $claim?->packed();
+        $packed = $this->claims[$key] ?? '';
+        $end = strpos($packed, self::THEN);
+        $this->claims[$key] = ($end === false ? $packed : substr($packed, 0, $end)).self::THEN.$claim?->packed();
     }
 
-    /** @return \Generator<string, Claim|null> */
+    /** @return \Generator<string, Claim|null> what will be, where it differs or was looked at */
     public function after(): \Generator
     {
-        foreach ($this->after as $key => $packed) {
-            yield (string) $key => self::claim((string) $key, $packed);
+        foreach ($this->claims as $key => $packed) {
+            if (str_contains($packed, self::THEN)) {
+                yield (string) $key => $this->planned((string) $key);
+            }
         }
     }
 
@@ -126,7 +137,7 @@ final class ClaimOverlay
     public function differences(): Series
     {
         $keys = [];
-        foreach ($this->after as $key => $_) {
+        foreach ($this->claims as $key => $_) {
             if ($this->difference((string) $key) !== null) {
                 $keys[] = (string) $key;
             }
@@ -148,8 +159,8 @@ final class ClaimOverlay
         }
     }
 
-    private static function claim(string $key, ?string $packed): ?Claim
+    private static function claim(string $key, string $packed): ?Claim
     {
-        return $packed === null ? null : Claim::unpacked($key, $packed);
+        return $packed === '' ? null : Claim::unpacked($key, $packed);
     }
 }

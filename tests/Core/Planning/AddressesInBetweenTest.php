@@ -6,12 +6,15 @@ namespace Tests\Core\Planning;
 
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\AddAddress;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\DeleteForGood;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
 use Heronstem\Core\Decision\NoteKind;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Tree\PersonAtPage;
@@ -78,8 +81,9 @@ final class AddressesInBetweenTest extends TestCase
         $this->site->draft('Tickets', slug: 'tickets');
         $this->site->draft('Bicycles', 'Tickets', 'bicycles');
         $before = $this->site->snapshot();
+        $all = Decisions::of(Decision::answer(QuestionKind::DraftsBelow, 'Tickets', Answer::Live));
         $this->site->undoLater(
-            $this->site->apply(new GoLive('Tickets', \Heronstem\Core\Change\Scope::Branch)),
+            $this->site->carryOut($this->site->planBatch(new Batch([new GoLive('Tickets', Scope::Branch)], $all))),
             Decision::answer(QuestionKind::InBetween, 'Tickets', Answer::Free),
         );
         self::assertSame($before, $this->site->snapshot());
