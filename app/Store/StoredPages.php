@@ -16,6 +16,9 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
 final readonly class StoredPages implements Pages
 {
+    /** Pages of a branch that are read at a time. */
+    private const PIECE = 4000;
+
     private AddressRules $rules;
 
     private string $select;
@@ -139,14 +142,20 @@ final readonly class StoredPages implements Pages
         if ($root === null) {
             return;
         }
-        foreach (
-            $this->db->cursor($this->select." where p.site_id = ? and $where order by nlevel(p.path), p.id", [
+        // A piece at a time: the connection would hold the rows of a whole branch besides.
+        $ids = array_column(
+            $this->db->select("select p.id from pages p where p.site_id = ? and $where order by nlevel(p.path), p.id", [
                 $this->site->id,
                 $root->path,
                 $root->bin_id,
-            ]) as $row
-        ) {
-            yield $this->toPage($row);
+            ]),
+            'id',
+        );
+        foreach (array_chunk($ids, self::PIECE) as $piece) {
+            $rows = $this->db->select($this->select.' where p.id = any(?::bigint[]) order by nlevel(p.path), p.id', [PgArray::of($piece)]);
+            foreach ($rows as $row) {
+                yield $this->toPage($row);
+            }
         }
     }
 

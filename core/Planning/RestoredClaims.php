@@ -43,7 +43,7 @@ final readonly class RestoredClaims
             }
         }
 
-        return new self($question, $back, $stood);
+        return new self($question, $question->claims->underOwnKeys($back), $question->claims->underOwnKeys($stood));
     }
 
     /** Of a change of how addresses are written, its claims are written by these rules: they come back where just that is taken back. */

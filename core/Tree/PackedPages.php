@@ -18,7 +18,7 @@ use Heronstem\Core\Visitors\PageAccess;
 final class PackedPages
 {
     /** Pages that are held as they are: so many that most changes never need more. */
-    private const AT_HAND = 10000;
+    private const AT_HAND = 5000;
 
     private const BY_HAND = 1;
 

@@ -151,6 +151,26 @@ final class ClaimOverlay
         }, count($keys));
     }
 
+    /**
+     * What is said by key, with the very texts that are held here as keys, so that none is held twice.
+     *
+     * @template T
+     *
+     * @param  array<string, T>  $said
+     * @return array<string, T> of the addresses that are known here
+     */
+    public function underOwnKeys(array $said): array
+    {
+        $own = [];
+        foreach ($said === [] ? [] : $this->claims as $key => $_) {
+            if (array_key_exists($key, $said)) {
+                $own[$key] = $said[$key];
+            }
+        }
+
+        return $own;
+    }
+
     /** @param  list<Address>  $addresses */
     private function read(Ledger $ledger, array $addresses): void
     {
