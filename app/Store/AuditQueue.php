@@ -50,14 +50,10 @@ final readonly class AuditQueue
         if ($ripple->search->settings?->switchesLinkChecks() === true) {
             $this->addOutside($site, null, $entry->id);
         }
-        $pages = $branches = [];
-        foreach ($ripple->pages->differences as $difference) {
-            $pages[$difference->page] = true;
-            if (! $difference->wasMade() && array_intersect_key($difference->after ?? [], self::INHERITED) !== []) {
-                $branches[$difference->page] = true;
-            }
-        }
-        $pages += array_fill_keys($ripple->addresses->moved, true);
+        $branches = $ripple->pages->topsWhere(
+            static fn (PageDifference $each): bool => ! $each->wasMade() && array_intersect_key($each->after ?? [], self::INHERITED) !== [],
+        );
+        $pages = array_fill_keys([...$ripple->pages->changed(), ...$ripple->addresses->moved], true);
         $pages += $this->named($ripple);
         $pages += array_fill_keys(array_map(static fn (RawLinkEffect $effect): string => $effect->link->page, $ripple->rewrites()), true);
         $this->addMenus($site, array_map(static fn (MenuDifference $menu): string => $menu->menu, $ripple->menusAndLinks->menus), $entry->id);
@@ -72,7 +68,7 @@ final readonly class AuditQueue
             $this->addNaming($site, array_map(strval(...), array_keys($addresses)), false, $entry->id);
         }
         $this->add($site, array_map(strval(...), array_keys($pages)), $entry->id);
-        $this->addBranches($site, array_map(strval(...), array_keys($branches)), $entry->id);
+        $this->addBranches($site, $branches, $entry->id);
         $this->addNaming($site, [], $ripple->redirects->rules !== [], $entry->id);
         // What named a page that is gone for good is not found by that page's own facts any more.
         $gone = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());

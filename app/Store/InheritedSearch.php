@@ -31,7 +31,7 @@ final readonly class InheritedSearch
 
             return;
         }
-        $changed = $ripple->pages->where(
+        $changed = $ripple->pages->topsWhere(
             static fn (PageDifference $difference): bool => ! $difference->wasRemoved() && array_intersect_key($difference->after ?? [], self::FIELDS) !== [],
         );
         if ($changed !== []) {

@@ -54,7 +54,7 @@ final readonly class StoredGates
     /** Cost: nothing where no page of the site says anything and none did. */
     public function after(Ripple $ripple, Site $site): void
     {
-        $changed = $ripple->pages->where(
+        $changed = $ripple->pages->topsWhere(
             static fn (PageDifference $difference): bool => ! $difference->wasRemoved() &&
                 array_intersect_key($difference->after ?? [], self::FIELDS) !== [],
         );

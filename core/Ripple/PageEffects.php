@@ -60,6 +60,20 @@ final readonly class PageEffects
         return $pages;
     }
 
+    /**
+     * The same, without those right below another of them: what concerns whole branches is done from there.
+     *
+     * @param  \Closure(PageDifference): bool  $holds
+     * @return list<string>
+     */
+    public function topsWhere(\Closure $holds): array
+    {
+        $pages = $this->where($holds);
+        $known = array_fill_keys($pages, true);
+
+        return array_values(array_filter($pages, fn (string $page): bool => ! isset($known[$this->outcome->find($page)->parent ?? ''])));
+    }
+
     /** @return list<string> pages of whose own something changes */
     public function changed(): array
     {

@@ -156,7 +156,7 @@ final class LargeChangesTest extends AppTestCase
     {
         $id = strtolower((string) Str::ulid());
         DB::statement(
-            "insert into history (ulid, site_id, sentence, batch, counts, pages, claims, touched) select '$id', ?, 'Much', '[]', '{}', '[]', '[]', array_agg(n::text) from generate_series(1, 200000) n",
+            "insert into history (ulid, site_id, sentence, batch, counts, pages, claims, touched) select '$id', ?, 'Much', '[]', '{}', '[]', '[]', array_agg(n::text) from generate_series(1, 400000) n",
             [$this->site->id],
         );
         $limit = (string) ini_set('memory_limit', '1G');
@@ -165,7 +165,7 @@ final class LargeChangesTest extends AppTestCase
                 ->assertStatus(422)
                 ->assertJsonPath(
                     'errors.0.reason',
-                    'This concerns about 200,000 pages, and what follows can be worked out for 143,804 at once. Do it for the branches below, one after the other.',
+                    'This concerns about 400,000 pages, and what follows can be worked out for 251,658 at once. Do it for the branches below, one after the other.',
                 );
             $this->api('POST', 'ripple', ['changes' => [$this->moving()]])->assertOk();
         } finally {

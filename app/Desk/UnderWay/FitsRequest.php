@@ -12,7 +12,7 @@ use Heronstem\Core\InputRefused;
 final readonly class FitsRequest
 {
     /** Bytes that a page of a plan takes, undoing included, and what everything else takes. */
-    private const A_PAGE = 7_000;
+    private const A_PAGE = 4_000;
 
     private const ELSE = 64 * 1024 * 1024;
 
