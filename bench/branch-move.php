@@ -50,7 +50,8 @@ $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $fro
 };
 
 $growth = [];
-foreach ([1000, 10000, 50000] as $pages) {
+$sizes = array_map(intval(...), explode(',', (string) (getenv('SIZES') ?: '1000,10000,50000')));
+foreach ($sizes as $pages) {
     $site = Branches::of($pages);
     [$branch, $to, $branchRow, $toRow] = Branches::ends($site);
     $batch = Batch::of(new Move($branch, Place::lastIn($to)));
@@ -93,8 +94,11 @@ foreach ([1000, 10000, 50000] as $pages) {
     sort($times);
     $growth[$pages] = $times[intdiv(count($times), 2)] / $pages;
 }
-printf(
-    "growth of apply a page: 1,000 → 10,000 ×%.2f, 10,000 → 50,000 ×%.2f (1 is linear)\n",
-    $growth[10000] / $growth[1000],
-    $growth[50000] / $growth[10000],
-);
+for ($n = 1; $n < count($sizes); $n++) {
+    printf(
+        "growth of apply a page: %s → %s ×%.2f (1 is linear)\n",
+        number_format($sizes[$n - 1]),
+        number_format($sizes[$n]),
+        $growth[$sizes[$n]] / $growth[$sizes[$n - 1]],
+    );
+}

@@ -50,10 +50,10 @@ final readonly class AuditPlaces
         foreach (
             $files === []
                 ? []
-                : $this->db->select('select ulid, bytes, coalesce(width, 0) as width, coalesce(height, 0) as height from files where site_id = ? and ulid = any(?::text[])', [
-                    $site->id,
-                    PgArray::of($files),
-                ]) as $row
+                : $this->db->select(
+                    'select ulid, bytes, coalesce(width, 0) as width, coalesce(height, 0) as height from files where site_id = ? and ulid = any(?::text[])',
+                    [$site->id, PgArray::of($files)],
+                ) as $row
         ) {
             $pictures[$row->ulid] = ['bytes' => $row->bytes, 'width' => $row->width, 'height' => $row->height];
         }

@@ -254,6 +254,8 @@ final readonly class AuditQueue
 
     public function waiting(Site $site): int
     {
-        return (int) $this->db->scalar('select count(distinct d.page_id) from audit_due d join pages p on p.id = d.page_id where d.site_id = ?', [$site->id]);
+        return (int) $this->db->scalar('select count(distinct d.page_id) from audit_due d join pages p on p.id = d.page_id where d.site_id = ?', [
+            $site->id,
+        ]);
     }
 }

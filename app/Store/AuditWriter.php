@@ -26,10 +26,10 @@ final readonly class AuditWriter
     {
         $known = [];
         foreach (
-            $this->db->select('select p.ulid, a.facts from audit_pages a join pages p on p.id = a.page_id where a.site_id = ? and p.ulid = any(?::text[])', [
-                $site->id,
-                PgArray::of($ids),
-            ]) as $row
+            $this->db->select(
+                'select p.ulid, a.facts from audit_pages a join pages p on p.id = a.page_id where a.site_id = ? and p.ulid = any(?::text[])',
+                [$site->id, PgArray::of($ids)],
+            ) as $row
         ) {
             $known[$row->ulid] = AuditedPage::fromArray(json_decode($row->facts, true, 16, JSON_THROW_ON_ERROR));
         }
@@ -50,7 +50,11 @@ final readonly class AuditWriter
         $rows = $keys = $outside = [];
         foreach (array_filter($pages) as $number => $page) {
             foreach ($page->outsideLinks as $url) {
-                $outside[$url] = ['key' => StoredAudit::outsideKey($url), 'url' => $url, 'host' => strtolower((string) parse_url($url, PHP_URL_HOST))];
+                $outside[$url] = [
+                    'key' => StoredAudit::outsideKey($url),
+                    'url' => $url,
+                    'host' => strtolower((string) parse_url($url, PHP_URL_HOST)),
+                ];
             }
             $rows[] = ['page_id' => $number, 'facts' => $page->toArray(), 'fingerprint' => (string) $page->fingerprint, 'counts' => $page->counts()];
             foreach (StoredAudit::keysOf($page) as $key => $holds) {

@@ -26,7 +26,9 @@ final readonly class FindingRows
         /** @var list<object{check_code: string, pages: int, hits: int, newest: string}> */
         return $this->db->select(
             'select f.check_code, count(*) as pages, coalesce(sum(p.links_in), 0)::int as hits, to_char(max(f.since) at time zone \'UTC\', \'YYYY-MM-DD"T"HH24:MI:SS"Z"\') as newest
-            from findings f join pages p on p.id = f.page_id where f.site_id = ? and '.self::OPEN." and $where group by f.check_code",
+            from findings f join pages p on p.id = f.page_id where f.site_id = ? and '.
+                self::OPEN.
+                " and $where group by f.check_code",
             [$site->id, ...$bindings],
         );
     }
@@ -40,7 +42,9 @@ final readonly class FindingRows
         return $this->db->select(
             'select p.ulid, p.name, p.address, p.state, f.says, to_char(f.since at time zone \'UTC\', \'YYYY-MM-DD"T"HH24:MI:SS"Z"\') as since, h.sentence, h.ulid as entry
             from findings f join pages p on p.id = f.page_id left join history h on h.id = f.entry_id
-            where f.site_id = ? and f.check_code = ? and '.self::OPEN." and $where order by p.path limit ? offset ?",
+            where f.site_id = ? and f.check_code = ? and '.
+                self::OPEN.
+                " and $where order by p.path limit ? offset ?",
             [$site->id, $check, ...$bindings, $limit, $offset],
         );
     }
@@ -53,7 +57,9 @@ final readonly class FindingRows
         /** @var iterable<object{check_code: string, ulid: string, name: string, address: string, says: string, since: string}> */
         return $this->db->cursor(
             'select f.check_code, p.ulid, p.name, p.address, f.says, to_char(f.since at time zone \'UTC\', \'YYYY-MM-DD"T"HH24:MI:SS"Z"\') as since
-            from findings f join pages p on p.id = f.page_id where f.site_id = ? and '.self::OPEN." and $where order by p.path, f.check_code",
+            from findings f join pages p on p.id = f.page_id where f.site_id = ? and '.
+                self::OPEN.
+                " and $where order by p.path, f.check_code",
             [$site->id, ...$bindings],
         );
     }
@@ -74,9 +80,13 @@ final readonly class FindingRows
     {
         /** @var object{pages: int, clean: int, weight: int, passed: int, findings: int} */
         return $this->db->selectOne(
-            'select count(*) as pages, count(*) filter (where not exists (select 1 from findings f where f.page_id = a.page_id and '.self::OPEN.')) as clean,
+            'select count(*) as pages, count(*) filter (where not exists (select 1 from findings f where f.page_id = a.page_id and '.
+                self::OPEN.
+                ')) as clean,
                 coalesce(sum(a.weight), 0)::bigint as weight, coalesce(sum(a.passed), 0)::bigint as passed,
-                (select count(*) from findings f join pages p on p.id = f.page_id and p.state = \'live\' where f.site_id = ? and '.self::OPEN.') as findings
+                (select count(*) from findings f join pages p on p.id = f.page_id and p.state = \'live\' where f.site_id = ? and '.
+                self::OPEN.
+                ') as findings
             from audit_pages a join pages p on p.id = a.page_id and p.state = \'live\' where a.site_id = ?',
             [$site->id, $site->id],
         );
@@ -103,7 +113,9 @@ final readonly class FindingRows
         return $this->db->select(
             'select f.check_code, count(*) as pages, h.ulid as entry, h.sentence, to_char(max(f.since) at time zone \'UTC\', \'YYYY-MM-DD"T"HH24:MI:SS"Z"\') as at, min(p.name) as first
             from findings f join pages p on p.id = f.page_id and p.state = \'live\' join history h on h.id = f.entry_id
-            where f.site_id = ? and f.since > now() - make_interval(days => ?) and '.self::OPEN.' group by f.check_code, h.ulid, h.sentence order by max(f.since) desc limit ?',
+            where f.site_id = ? and f.since > now() - make_interval(days => ?) and '.
+                self::OPEN.
+                ' group by f.check_code, h.ulid, h.sentence order by max(f.since) desc limit ?',
             [$site->id, $days, $limit],
         );
     }

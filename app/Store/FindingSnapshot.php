@@ -27,7 +27,12 @@ final readonly class FindingSnapshot
                 [$site->id],
             ) as $row
         ) {
-            $findings["{$row->check_code} {$row->ulid}"] = ['check' => $row->check_code, 'page' => $row->ulid, 'name' => $row->name, 'says' => $row->says];
+            $findings["{$row->check_code} {$row->ulid}"] = [
+                'check' => $row->check_code,
+                'page' => $row->ulid,
+                'name' => $row->name,
+                'says' => $row->says,
+            ];
         }
         foreach ($db->select("select ulid, name, clicks from pages where site_id = ? and state = 'live' and listed", [$site->id]) as $row) {
             $clicks[$row->ulid] = ['page' => $row->ulid, 'name' => $row->name, 'clicks' => $row->clicks];

@@ -53,8 +53,7 @@ final readonly class HitCounts
             array_values(
                 $this->db->select(
                     "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer
-                        order by hits desc, referrer limit ".
-                        self::MAX_ROWS,
+                        order by hits desc, referrer limit ".self::MAX_ROWS,
                     [$site->id, $of],
                 ),
             ),

@@ -32,14 +32,14 @@ final readonly class InheritedSearch
             return;
         }
         $changed = $ripple->pages->topsWhere(
-            static fn (PageDifference $difference): bool => ! $difference->wasRemoved() && array_intersect_key($difference->after ?? [], self::FIELDS) !== [],
+            static fn (PageDifference $difference): bool => ! $difference->wasRemoved() &&
+                array_intersect_key($difference->after ?? [], self::FIELDS) !== [],
         );
         if ($changed !== []) {
-            $this->refresh(
-                $site,
-                'p.path <@ any(select path from pages where site_id = ? and ulid = any(?::text[]))',
-                [$site->id, PgArray::of($changed)],
-            );
+            $this->refresh($site, 'p.path <@ any(select path from pages where site_id = ? and ulid = any(?::text[]))', [
+                $site->id,
+                PgArray::of($changed),
+            ]);
         }
     }
 

@@ -77,7 +77,10 @@ final readonly class LinkEdges
 
     public function count(Site $site): int
     {
-        return (int) $this->db->scalar("select count(*) from pages p where p.site_id = ? and p.state = 'live' and (p.clicks is not null or p.listed)", [$site->id]);
+        return (int) $this->db->scalar(
+            "select count(*) from pages p where p.site_id = ? and p.state = 'live' and (p.clicks is not null or p.listed)",
+            [$site->id],
+        );
     }
 
     /**
@@ -88,10 +91,10 @@ final readonly class LinkEdges
     {
         $numbers = PgArray::of($pages);
         /** @var list<object{f: int, t: int}> $links */
-        $links = $this->db->select('select distinct from_page_id as f, to_page_id as t from links where from_page_id = any(?::bigint[]) and to_page_id = any(?::bigint[])', [
-            $numbers,
-            $numbers,
-        ]);
+        $links = $this->db->select(
+            'select distinct from_page_id as f, to_page_id as t from links where from_page_id = any(?::bigint[]) and to_page_id = any(?::bigint[])',
+            [$numbers, $numbers],
+        );
 
         return $links;
     }

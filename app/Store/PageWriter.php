@@ -143,12 +143,10 @@ final readonly class PageWriter
                 [$move->old, $move->base, $move->depth, PgArray::of(array_column($piece, 0)), PgArray::of(array_column($piece, 1)), $site->id],
             );
         }
-        $this->db->update('update pages p set path = ?::ltree || subpath(p.path, ?), version = p.version + 1 where p.site_id = ? and p.path <@ ?::ltree', [
-            $move->base,
-            $move->depth,
-            $site->id,
-            $move->old,
-        ]);
+        $this->db->update(
+            'update pages p set path = ?::ltree || subpath(p.path, ?), version = p.version + 1 where p.site_id = ? and p.path <@ ?::ltree',
+            [$move->base, $move->depth, $site->id, $move->old],
+        );
     }
 
     /** @param  non-empty-list<array{string, string}>  $addresses  page and address */

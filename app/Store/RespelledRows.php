@@ -20,7 +20,11 @@ final readonly class RespelledRows
 
     public function write(): void
     {
-        $this->turn('raw_links', 'address', 'update raw_links r set key = n.key, address = n.address from n where r.site_id = n.site and r.address = n.was');
+        $this->turn(
+            'raw_links',
+            'address',
+            'update raw_links r set key = n.key, address = n.address from n where r.site_id = n.site and r.address = n.was',
+        );
         $this->turn(
             'removed_redirects',
             'source',

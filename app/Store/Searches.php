@@ -57,11 +57,10 @@ final readonly class Searches
     {
         $this->db->delete('delete from searches where last_at < now() - make_interval(days => ?)', [$days]);
         foreach ($this->db->select('select site_id, count(*) as n from searches group by site_id having count(*) > ?', [self::MAX_KEPT]) as $row) {
-            $this->db->delete('delete from searches where site_id = ? and words in (select words from searches where site_id = ? order by last_at limit ?)', [
-                $row->site_id,
-                $row->site_id,
-                $row->n - self::MAX_KEPT,
-            ]);
+            $this->db->delete(
+                'delete from searches where site_id = ? and words in (select words from searches where site_id = ? order by last_at limit ?)',
+                [$row->site_id, $row->site_id, $row->n - self::MAX_KEPT],
+            );
         }
     }
 }

@@ -247,10 +247,10 @@ final class StoredAudit implements AuditIndex
         foreach (
             $ids === []
                 ? []
-                : $this->db->select('select p.ulid, a.facts from audit_pages a join pages p on p.id = a.page_id where a.site_id = ? and p.ulid = any(?::text[])', [
-                    $this->site->id,
-                    PgArray::of($ids),
-                ]) as $row
+                : $this->db->select(
+                    'select p.ulid, a.facts from audit_pages a join pages p on p.id = a.page_id where a.site_id = ? and p.ulid = any(?::text[])',
+                    [$this->site->id, PgArray::of($ids)],
+                ) as $row
         ) {
             $this->pages[$row->ulid] = AuditedPage::fromArray(json_decode($row->facts, true, 16, JSON_THROW_ON_ERROR));
         }

@@ -60,7 +60,9 @@ final readonly class StoredPages implements Pages
      */
     public function these(array $ids): iterable
     {
-        foreach ($this->db->select($this->select.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+        foreach (
+            $this->db->select($this->select.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row
+        ) {
             yield $this->toPage($row);
         }
     }

@@ -85,7 +85,9 @@ final readonly class StoredRules implements Rules
         (new RemovedRules($this->db, $this->site))->note($differences, $entry);
         foreach ($differences as $difference) {
             if ($difference->before?->claims() === false || $difference->after?->claims() === false) {
-                $this->db->update("update sites set rules_version = greatest(nextval('rules_versions'), rules_version + 1) where id = ?", [$this->site->id]);
+                $this->db->update("update sites set rules_version = greatest(nextval('rules_versions'), rules_version + 1) where id = ?", [
+                    $this->site->id,
+                ]);
                 break;
             }
         }

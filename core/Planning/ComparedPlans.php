@@ -49,8 +49,8 @@ final readonly class ComparedPlans
         $fields = [];
         foreach ($one->after + $two->after as $field => $ignored) {
             // What a plan leaves alone is as it is: then the other alone changes it.
-            $left = array_key_exists($field, $one->after) ? $one->after[$field] : ($one->before[$field] ?? ($two->before[$field] ?? null));
-            $right = array_key_exists($field, $two->after) ? $two->after[$field] : ($two->before[$field] ?? ($one->before[$field] ?? null));
+            $left = array_key_exists($field, $one->after) ? $one->after[$field] : $one->before[$field] ?? ($two->before[$field] ?? null);
+            $right = array_key_exists($field, $two->after) ? $two->after[$field] : $two->before[$field] ?? ($one->before[$field] ?? null);
             if ($field !== 'position' && $left !== $right) {
                 $fields[] = PageDifference::aspectOf((string) $field);
             }

@@ -45,7 +45,14 @@ final readonly class PlanBase
                 $was = $this->fields[$difference->page] ?? [];
                 if ($difference->after !== null && array_key_exists($field, $was) && $was[$field] !== $is) {
                     $page = $now->pages->outcome->find($difference->page);
-                    $found[] = new Contradiction($difference->page, $page->name ?? '', (string) $field, $was[$field], $is, $difference->after[$field] ?? null);
+                    $found[] = new Contradiction(
+                        $difference->page,
+                        $page->name ?? '',
+                        (string) $field,
+                        $was[$field],
+                        $is,
+                        $difference->after[$field] ?? null,
+                    );
                 }
             }
         }

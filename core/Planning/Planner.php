@@ -115,7 +115,10 @@ final readonly class Planner
         $passed = [];
         foreach ($batch->changes as $i => $change) {
             if ($change instanceof StandsAlone && count($batch->changes) > 1) {
-                throw new InputRefused("changes.$i", 'This is changed by itself: what else is asked for is read by the rules that it changes. Apply one after the other.');
+                throw new InputRefused(
+                    "changes.$i",
+                    'This is changed by itself: what else is asked for is read by the rules that it changes. Apply one after the other.',
+                );
             }
             try {
                 $change->on($workspace);

@@ -54,10 +54,11 @@ final class RespelledClaims
     /** The rule that brings it about, in a batch of its own. */
     private static function field(AddressRulesDifference $difference): string
     {
-        return 'changes.0.'.match (true) {
-            $difference->before->suffix !== $difference->after->suffix => 'suffix',
-            $difference->before->trailingSlash !== $difference->after->trailingSlash => 'trailingSlash',
-            default => 'caseSensitive',
-        };
+        return 'changes.0.'.
+            match (true) {
+                $difference->before->suffix !== $difference->after->suffix => 'suffix',
+                $difference->before->trailingSlash !== $difference->after->trailingSlash => 'trailingSlash',
+                default => 'caseSensitive',
+            };
     }
 }

@@ -30,7 +30,10 @@ final readonly class RestoredClaims
         $back = $stood = [];
         foreach ($question->batch->undoes() as $entry) {
             $tops = $entry->hasStood($question->workspace->now())
-                ? new BranchTops(array_fill_keys($entry->pages->each(static fn (PageDifference $of): string => $of->page), true), $question->workspace->pages)
+                ? new BranchTops(
+                    array_fill_keys($entry->pages->each(static fn (PageDifference $of): string => $of->page), true),
+                    $question->workspace->pages,
+                )
                 : null;
             foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
                 $now = array_key_exists($difference->key, $back)

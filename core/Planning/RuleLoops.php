@@ -61,10 +61,7 @@ final readonly class RuleLoops
             ...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)),
             $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to,
         ]);
-        $refused = new InputRefused(
-            'leadsTo',
-            "Visitors would end up in a loop: $steps. Choose another target, or switch one of them off first.",
-        );
+        $refused = new InputRefused('leadsTo', "Visitors would end up in a loop: $steps. Choose another target, or switch one of them off first.");
 
         return $refused->within('changes.'.$batch->lastOf($rule->id));
     }

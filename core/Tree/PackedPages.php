@@ -12,13 +12,16 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Visitors\PageAccess;
 
 /**
- * Pages by identity, those that were not looked at lately held as short texts: what a batch concerns may be a whole site, and a page
- * with its thirty fields takes several times as much.
+ * Pages by identity, all but the first of them held as short texts: what a batch concerns may be a whole site, and a page with its
+ * thirty fields takes several times as much.
  */
 final class PackedPages
 {
-    /** Pages that are held as they are: so many that most changes never need more. */
-    private const AT_HAND = 5000;
+    /** The first pages, which are held as they are: so many that most changes never need more. */
+    private const AT_HAND = 8000;
+
+    /** Of the others, those looked at last: a page and those above it are often asked for several times in a row. */
+    private const LATELY = 100;
 
     private const BY_HAND = 1;
 
@@ -30,11 +33,14 @@ final class PackedPages
 
     private const PROTECTED = 16;
 
-    /** @var array<string, string|null> null for a page that there is not, empty while it is at hand and not packed yet */
+    /** @var array<string, string|null> null for a page that there is not, empty for one at hand */
     private array $packed = [];
 
     /** @var array<string, Page> */
     private array $atHand = [];
+
+    /** @var array<string, Page> */
+    private array $lately = [];
 
     private static ?Page $blank = null;
 
@@ -45,11 +51,12 @@ final class PackedPages
 
     public function put(string $id, ?Page $page): void
     {
-        unset($this->atHand[$id]);
-        $this->packed[$id] = null;
-        if ($page !== null) {
+        unset($this->atHand[$id], $this->lately[$id]);
+        if ($page !== null && count($this->atHand) < $this->mostAtHand) {
+            $this->atHand[$id] = $page;
             $this->packed[$id] = '';
-            $this->keepAtHand($id, $page);
+        } else {
+            $this->packed[$id] = $page === null ? null : self::packed($page);
         }
     }
 
@@ -61,17 +68,15 @@ final class PackedPages
 
     public function find(string $id): ?Page
     {
-        if (isset($this->atHand[$id])) {
-            return $this->atHand[$id];
+        $page = $this->atHand[$id] ?? ($this->lately[$id] ?? null);
+        if ($page !== null || ! isset($this->packed[$id])) {
+            return $page;
         }
-        $packed = $this->packed[$id] ?? null;
-        if ($packed === null) {
-            return null;
+        if (count($this->lately) >= self::LATELY) {
+            $this->lately = [];
         }
-        $page = self::unpacked($id, $packed);
-        $this->keepAtHand($id, $page);
 
-        return $page;
+        return $this->lately[$id] = self::unpacked($id, $this->packed[$id]);
     }
 
     /** @return list<string> in the order in which they were put first */
@@ -89,19 +94,6 @@ final class PackedPages
     public function others(array $byPage): array
     {
         return array_diff_key($byPage, $this->packed);
-    }
-
-    private function keepAtHand(string $id, Page $page): void
-    {
-        if (count($this->atHand) >= $this->mostAtHand) {
-            foreach ($this->atHand as $each => $known) {
-                if ($this->packed[$each] === '') {
-                    $this->packed[$each] = self::packed($known);
-                }
-            }
-            $this->atHand = [];
-        }
-        $this->atHand[$id] = $page;
     }
 
     /** What most pages say nothing in stands at the end, if at all. */

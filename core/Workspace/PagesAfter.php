@@ -53,9 +53,7 @@ final class PagesAfter implements \Countable, \IteratorAggregate
         }
         $end = strpos($address, "\0");
 
-        return $page?->at(
-            $end === false ? Address::kept($address, $address) : Address::kept(substr($address, 0, $end), substr($address, $end + 1)),
-        );
+        return $page?->at($end === false ? Address::kept($address, $address) : Address::kept(substr($address, 0, $end), substr($address, $end + 1)));
     }
 
     /** @return list<string> */
