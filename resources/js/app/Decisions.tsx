@@ -114,8 +114,8 @@ function asks({ kind, name, count: n }: Question) {
     if (kind === 'in-between')
         return (
             <>
-                “{name}”, with what is below it, had {count(n, 'address', 'addresses')} only since this change, and visitors
-                may know {n === 1 ? 'it' : 'them'}. What do they get there from now on?
+                “{name}”, with what is below it, had {count(n, 'address', 'addresses')} only since this change, and
+                visitors may know {n === 1 ? 'it' : 'them'}. What do they get there from now on?
             </>
         )
     return (
