@@ -30,10 +30,7 @@ final readonly class RestoredClaims
         $back = $stood = [];
         foreach ($question->batch->undoes() as $entry) {
             $tops = $entry->hasStood($question->workspace->now())
-                ? new BranchTops(
-                    array_fill_keys($entry->pages->each(static fn (PageDifference $of): string => $of->page), true),
-                    $question->workspace->pages,
-                )
+                ? new BranchTops(array_fill_keys(self::concerned($entry, $question), true), $question->workspace->pages)
                 : null;
             foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
                 $now = array_key_exists($difference->key, $back)
@@ -47,6 +44,14 @@ final readonly class RestoredClaims
         }
 
         return new self($question, $question->claims->underOwnKeys($back), $question->claims->underOwnKeys($stood));
+    }
+
+    /** @return list<string> pages that an entry changed; where it changed how addresses are written, all of them */
+    private static function concerned(Undo $entry, ClaimsInQuestion $question): array
+    {
+        return $entry->addressRules === null
+            ? $entry->pages->each(static fn (PageDifference $difference): string => $difference->page)
+            : $question->outcome->ids();
     }
 
     /** Of a change of how addresses are written, its claims are written by these rules: they come back where just that is taken back. */
@@ -95,14 +100,14 @@ final readonly class RestoredClaims
             $now = $this->question->claims->now((string) $key);
             $page = $this->question->after($now?->page);
             $then = $this->question->claims->planned((string) $key);
-            if (
-                $now !== null &&
-                $now->everLive &&
-                $page !== null &&
-                ! $page->isBinned() &&
-                ! $this->isSpelling($now) &&
-                ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))
-            ) {
+            if ($now === null || ! $now->everLive || $this->isSpelling($now)) {
+                continue;
+            }
+            if ($now->kind === ClaimKind::Rule && $then === null) {
+                // The rule answers where it did before; what visitors knew only in between is on record.
+                $address = $this->question->lookedUpElsewhere($now->address) ?? $now->address;
+                $this->question->claims->set($address->key, Claim::gone($address));
+            } elseif ($page !== null && ! $page->isBinned() && ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))) {
                 $known[$tops->of($page->id)][] = (string) $key;
             }
         }

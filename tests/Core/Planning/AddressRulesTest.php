@@ -11,6 +11,7 @@ use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Change\AddAddress;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\MakeRedirect;
 use Heronstem\Core\Change\Pin;
 use Heronstem\Core\Change\PutInBin;
 use Heronstem\Core\Change\SetAddressRules;
@@ -21,6 +22,11 @@ use Heronstem\Core\Decision\Decisions;
 use Heronstem\Core\Decision\NoteKind;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleAnswer;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Ripple\AddressMove;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -119,12 +125,24 @@ final class AddressRulesTest extends TestCase
         $site->undoLater($site->apply(new SetAddressRules(suffix: '.html')));
         self::assertSame('redirect /travel/prices', $site->answer('/travel/prices.html'));
         $site = $this->site();
-        $decided = array_map(
-            static fn (string $page): Decision => Decision::answer(QuestionKind::InBetween, $page, Answer::Free),
-            ['Travel', 'Fares'],
-        );
-        $site->undoLater($site->apply(new SetAddressRules(suffix: '.html')), ...$decided);
-        self::assertSame($before, $site->snapshot());
+        $letGo = Decision::answer(QuestionKind::InBetween, 'Travel', Answer::Free);
+        $site->undoLater($site->apply(new SetAddressRules(suffix: '.html')), $letGo);
+        self::assertSame($before, $site->snapshot(), 'It is asked once for a branch.');
+    }
+
+    #[Test]
+    public function an_ending_that_a_redirect_rule_had_for_a_while_is_on_record_once_all_is_undone(): void
+    {
+        $site = $this->site();
+        $rule = new Rule('RULE', RuleScope::One, '/travel/fares', '/travel/fares', RuleAnswer::MovedPermanently, Target::page('Travel'));
+        $givesWay = Decisions::elseDefaults(Decision::giveWay(Address::set('/travel/fares', $site->rules)));
+        $site->carryOut($site->planBatch(new Batch([new MakeRedirect($rule)], $givesWay)));
+        $with = $site->apply(new SetAddressRules(suffix: '.html'));
+        $without = $site->apply(new SetAddressRules(suffix: ''));
+        $site->undoLater($without);
+        $site->undoLater($with);
+        self::assertSame('gone', $site->answer('/travel/fares.html'), 'Visitors knew it, and it is no spelling of another any more.');
+        self::assertSame(ClaimKind::Rule, $site->claims['/travel/fares']->kind);
     }
 
     #[Test]
@@ -133,7 +151,11 @@ final class AddressRulesTest extends TestCase
         $site = $this->site();
         $first = $site->apply(new SetAddressRules(TrailingSlash::Always));
         $letters = $site->apply(new SetAddressRules(nativeLetters: true));
-        self::assertSame(TrailingSlash::Never, $site->planUndoing($first)->addresses->rules?->after->trailingSlash, 'Another rule is no matter of it.');
+        self::assertSame(
+            TrailingSlash::Never,
+            $site->planUndoing($first)->addresses->rules?->after->trailingSlash,
+            'Another rule is no matter of it.',
+        );
         $site->apply(new SetAddressRules(TrailingSlash::Never));
         self::assertFalse($site->planUndoing($letters)->addresses->rules?->after->nativeLetters);
         $undone = $site->planUndoing($first);
@@ -144,7 +166,9 @@ final class AddressRulesTest extends TestCase
     #[Test]
     public function rules_that_contradict_each_other_and_rules_that_are_there_already_are_refused(): void
     {
-        foreach ([new SetAddressRules(TrailingSlash::Always, '.html'), new SetAddressRules(suffix: 'html'), new SetAddressRules(TrailingSlash::Never)] as $change) {
+        foreach (
+            [new SetAddressRules(TrailingSlash::Always, '.html'), new SetAddressRules(suffix: 'html'), new SetAddressRules(TrailingSlash::Never)] as $change
+        ) {
             try {
                 $this->site()->plan($change);
                 self::fail('It was taken.');
