@@ -71,14 +71,24 @@ final class Series implements \Countable, \IteratorAggregate
      */
     public function where(\Closure $holds): array
     {
-        $found = [];
-        foreach ($this as $value) {
-            if ($holds($value)) {
-                $found[] = $value;
-            }
-        }
+        return $this->having($holds)->toList();
+    }
 
-        return $found;
+    /**
+     * The same, one by one again.
+     *
+     * @param  \Closure(T): bool  $holds
+     * @return self<T>
+     */
+    public function having(\Closure $holds): self
+    {
+        return new self(function () use ($holds): \Generator {
+            foreach ($this as $value) {
+                if ($holds($value)) {
+                    yield $value;
+                }
+            }
+        }, null);
     }
 
     /**
@@ -91,12 +101,7 @@ final class Series implements \Countable, \IteratorAggregate
      */
     public function each(\Closure $made): array
     {
-        $all = [];
-        foreach ($this as $value) {
-            $all[] = $made($value);
-        }
-
-        return $all;
+        return $this->made($made)->toList();
     }
 
     /**

@@ -33,15 +33,15 @@ final readonly class ClaimWriter
      */
     public function write(Series $differences, Site $site, HistoryEntry $entry): void
     {
-        $gone = self::those($differences, static fn (ClaimDifference $each): bool => $each->before !== null && ! self::isTurned($each));
+        $gone = $differences->having(static fn (ClaimDifference $each): bool => $each->before !== null && ! self::isTurned($each));
         foreach ($gone->inPieces(self::PIECE) as $piece) {
             $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of(array_column($piece, 'key'))]);
         }
-        foreach (self::those($differences, self::isTurned(...))->inPieces(self::PIECE) as $piece) {
+        foreach ($differences->having(self::isTurned(...))->inPieces(self::PIECE) as $piece) {
             $this->turn($piece, $site, $entry);
             $this->ticks->written(count($piece));
         }
-        $new = self::those($differences, static fn (ClaimDifference $each): bool => $each->after !== null && ! self::isTurned($each));
+        $new = $differences->having(static fn (ClaimDifference $each): bool => $each->after !== null && ! self::isTurned($each));
         foreach ($new->inPieces(self::PIECE) as $piece) {
             $this->add($piece, $site, $entry);
             $this->ticks->written(count($piece));
@@ -53,22 +53,6 @@ final readonly class ClaimWriter
         [$before, $after] = [$difference->before, $difference->after];
 
         return $after !== null && $after->kind !== ClaimKind::Page && $before !== null && $before->address->path === $after->address->path;
-    }
-
-    /**
-     * @param  Series<ClaimDifference>  $differences
-     * @param  \Closure(ClaimDifference): bool  $which
-     * @return Series<ClaimDifference>
-     */
-    private static function those(Series $differences, \Closure $which): Series
-    {
-        return Series::from(static function () use ($differences, $which): \Generator {
-            foreach ($differences as $difference) {
-                if ($which($difference)) {
-                    yield $difference;
-                }
-            }
-        });
     }
 
     /** @param  list<ClaimDifference>  $turned */

@@ -29,11 +29,11 @@ final class ToldAddresses
         $silent = array_diff_key(array_fill_keys($closed, true), array_fill_keys($ripple->visitors->pages(), true));
         $moved = array_fill_keys($ripple->addresses->moved, true);
         foreach ($ripple->pages->differences as $difference) {
-            if (! isset($silent[$difference->page]) && ! isset($moved[$difference->page]) && self::isSeen($difference)) {
+            if (isset($moved[$difference->page])) {
+                $moved[$difference->page] = $difference->packed();
+            } elseif (! isset($silent[$difference->page]) && self::isSeen($difference)) {
                 $page = $ripple->pages->outcome->find($difference->page);
                 $told += self::told($page, $difference, $page?->address->path);
-            } elseif (! isset($silent[$difference->page]) && isset($moved[$difference->page])) {
-                $moved[$difference->page] = $difference->packed();
             }
         }
         foreach ($ripple->addresses->moves as $move) {

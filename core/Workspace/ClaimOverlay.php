@@ -66,10 +66,7 @@ final class ClaimOverlay
 
     public function now(string $key): ?Claim
     {
-        $packed = $this->claims[$key] ?? '';
-        $end = strpos($packed, self::THEN);
-
-        return self::claim($key, $end === false ? $packed : substr($packed, 0, $end));
+        return self::claim($key, $this->held($key)[0]);
     }
 
     /** @return \Generator<string, Claim> those that are known, as they are, by key */
@@ -86,10 +83,9 @@ final class ClaimOverlay
     /** As the batch leaves it, so far. */
     public function planned(string $key): ?Claim
     {
-        $packed = $this->claims[$key] ?? '';
-        $end = strpos($packed, self::THEN);
+        [$now, $then] = $this->held($key);
 
-        return self::claim($key, $end === false ? $packed : substr($packed, $end + 1));
+        return self::claim($key, $then ?? $now);
     }
 
     public function isPlanned(string $key): bool
@@ -107,9 +103,7 @@ final class ClaimOverlay
 
     public function set(string $key, ?Claim $claim): void
     {
-        $packed = $this->claims[$key] ?? '';
-        $end = strpos($packed, self::THEN);
-        $this->claims[$key] = ($end === false ? $packed : substr($packed, 0, $end)).self::THEN.$claim?->packed();
+        $this->claims[$key] = $this->held($key)[0].self::THEN.$claim?->packed();
     }
 
     /** @return \Generator<string, Claim|null> what will be, where it differs or was looked at */
@@ -177,6 +171,14 @@ final class ClaimOverlay
         foreach ($addresses === [] ? [] : $ledger->claimsOn($addresses) as $claim) {
             $this->know($claim);
         }
+    }
+
+    /** @return array{string, string|null} what is and what will be, packed; null where that was not planned */
+    private function held(string $key): array
+    {
+        $parts = explode(self::THEN, $this->claims[$key] ?? '', 2);
+
+        return [$parts[0], $parts[1] ?? null];
     }
 
     private static function claim(string $key, string $packed): ?Claim
