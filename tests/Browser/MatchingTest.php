@@ -146,6 +146,12 @@ final class MatchingTest extends Errand
         $chrome->click('button', 'Remove the list');
         $chrome->find('heading', 'New list');
         $chrome->awaitNoText('Of two, done', 'nav[aria-label=Lists]');
+        // Whoever still has it open is told, once, and keeps what is to be seen.
+        $other->awaitText('Somebody removed this list.');
+        $other->find('checkbox', 'Say that /zzqx/first is gone');
+        $complaints = $other->complaints();
+        self::assertCount(1, $complaints);
+        self::assertStringContainsString('404', $complaints[0]);
     }
 
     private function openMatching(): Chrome

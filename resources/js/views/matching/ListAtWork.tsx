@@ -35,7 +35,7 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
     const threshold = moving ?? list?.threshold ?? 90
     // The rows follow the hand that moves the threshold as fast as they can be drawn.
     const drawnAt = useDeferredValue(threshold)
-    if (reading.error !== null)
+    if (reading.error !== null && list === undefined)
         return (
             <div className="p-8">
                 <ReadFailure of={reading} />
@@ -78,9 +78,19 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
                     {list.requests > 0 && `, ${count(list.requests, 'request')}`}
                 </span>
                 <span className="ml-auto flex shrink-0 gap-2">
-                    <ListMenu list={list} acts={acts} onGone={onGone} />
+                    {acts.isRemoved ? (
+                        <Button onClick={onGone}>Make a new list</Button>
+                    ) : (
+                        <ListMenu list={list} acts={acts} onGone={onGone} />
+                    )}
                 </span>
             </div>
+            {acts.isRemoved && (
+                <Alert className="px-6 pb-2">
+                    Somebody removed this list. What you see is how it was; addresses can still be sent on, but nothing
+                    that you choose here is kept.
+                </Alert>
+            )}
             <div className="flex flex-wrap items-center gap-x-6 gap-y-2 px-6 pb-2">
                 <Threshold value={threshold} onMove={move} onSettle={settle} />
                 <MatchCurve rows={rows} threshold={threshold} onMove={move} onSettle={settle} />
@@ -137,7 +147,7 @@ export function ListAtWork({ id, onGone }: { id: string; onGone: () => void }) {
                         ? 'Send addresses on'
                         : `Send ${count(taken.length, 'address', 'addresses')} on`}
                 </Button>
-                {list.isBehind && !match.isPending && !choosing.isPending && (
+                {list.isBehind && !acts.isRemoved && !match.isPending && !choosing.isPending && (
                     <Button onClick={() => match.mutate()}>Match again</Button>
                 )}
                 <span role="status" className="text-[13px] text-ink-2">

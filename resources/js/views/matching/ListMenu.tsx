@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
 import { useSite } from '../../app/site'
+import { Alert } from '../../ui/Alert'
 import { Button, buttonClasses } from '../../ui/Button'
 import { DialogActions } from '../../ui/DialogActions'
 import { FieldFrame, inputClasses } from '../../ui/Field'
@@ -52,6 +53,7 @@ export function ListMenu({ list, acts, onGone }: Props) {
                     title={`Remove “${list.name}”?`}
                     description="The list and what was chosen in it are gone for good. Redirects that were made of it stay."
                 >
+                    {acts.remove.error !== null && <Alert className="mb-3">{acts.remove.error.message}</Alert>}
                     <DialogActions>
                         <Button onClick={close}>Cancel</Button>
                         <Button variant="breaks" onClick={() => acts.remove.mutate(undefined, { onSuccess: onGone })}>

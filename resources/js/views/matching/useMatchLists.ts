@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answered, api, type Schemas } from '../../api/client'
+import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { useStoppable } from '../../ui/useStoppable'
@@ -16,6 +16,8 @@ const AT_ONCE = 2000
 
 /** How often what others chose is looked for, in milliseconds. */
 const OTHERS = 4000
+
+const isMissing = (error: unknown) => error instanceof ApiProblem && error.status === 404
 
 /** The lists that are kept. */
 export function useMatchLists() {
@@ -79,9 +81,18 @@ export function useMatchList(id: string) {
         queryKey: key,
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/match-lists/{list}', { params: { path }, signal })),
     })
-    useQuery({
+    const remove = useMutation({
+        mutationFn: async () => {
+            await queries.cancelQueries({ queryKey: key })
+            return answered(api.DELETE('/sites/{site}/match-lists/{list}', { params: { path } }))
+        },
+        onSuccess: () => queries.invalidateQueries({ queryKey: listsKey(site.key) }),
+    })
+    const others = useQuery({
         queryKey: [...key, 'since'],
-        enabled: reading.data !== undefined,
+        // A list that is being removed, by this hand or another, is not asked for any more.
+        enabled: ({ state }) =>
+            reading.data !== undefined && !remove.isPending && !remove.isSuccess && !isMissing(state.error),
         refetchInterval: OTHERS,
         queryFn: async ({ signal }) => {
             const query = { since: known()?.list.revision ?? -1 }
@@ -128,11 +139,8 @@ export function useMatchList(id: string) {
             void queries.invalidateQueries({ queryKey: listsKey(site.key) })
         },
     })
-    const remove = useMutation({
-        mutationFn: () => answered(api.DELETE('/sites/{site}/match-lists/{list}', { params: { path } })),
-        onSuccess: () => queries.invalidateQueries({ queryKey: listsKey(site.key) }),
-    })
-    return { reading, match, choosing, say, remove }
+    const isRemoved = isMissing(others.error) || isMissing(reading.error)
+    return { reading, match, choosing, say, remove, isRemoved }
 }
 
 export type ListActs = ReturnType<typeof useMatchList>
