@@ -7,5 +7,9 @@ $byRedis = (string) env('HERONSTEM_REDIS') !== '';
 
 return [
     'default' => $byRedis ? 'failover' : env('CACHE_STORE', 'database'),
-    'stores' => ['failover' => ['driver' => 'failover', 'stores' => ['redis', 'database']]],
+    'stores' => [
+        'failover' => ['driver' => 'failover', 'stores' => ['redis', 'database']],
+        // The memory that the workers of a node share, where there is such a thing.
+        'node' => ['driver' => 'apc'],
+    ],
 ];

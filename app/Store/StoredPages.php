@@ -120,6 +120,21 @@ final readonly class StoredPages implements Pages
         return array_column($rows, 'position', 'ulid');
     }
 
+    public function childOrders(array $parents): array
+    {
+        $rows = $this->db->select(
+            "select c.ulid, c.position, p.ulid as parent from pages p join pages c on c.parent_id = p.id
+                where p.site_id = ? and p.ulid = any(?::text[]) and c.state <> 'bin' order by p.id, c.position",
+            [$this->site->id, PgArray::of($parents)],
+        );
+        $orders = [];
+        foreach ($rows as $row) {
+            $orders[$row->parent][$row->ulid] = $row->position;
+        }
+
+        return $orders;
+    }
+
     public function peopleAt(array $pages): iterable
     {
         $rows = $this->db->select(

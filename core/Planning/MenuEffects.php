@@ -283,14 +283,17 @@ final class MenuEffects
     /** @return array<string, true> pages the batch touched that the branch shows or showed, and what is below them */
     private function touchedIn(?Entry $was, ?Entry $is, int $depth): array
     {
-        $found = [];
+        $turned = [];
         $root = $was?->page() ?? $is?->page();
         foreach ($this->workspace->pages->touched() as $id) {
-            $found[$id] = true;
             $shown = ($was !== null && $this->before->inBranch($was, $id) !== null) || ($is !== null && $this->after->inBranch($is, $id) !== null);
-            if (($shown || $id === $root) && $this->turnsBranch($id)) {
-                $found += $this->below($id, $depth);
-            }
+            $turned[$id] = ($shown || $id === $root) && $this->turnsBranch($id);
+        }
+        $this->workspace->pages->expectBelow(self::keys(array_filter($turned)), $depth);
+        $found = [];
+        foreach ($turned as $id => $with) {
+            $found[$id] = true;
+            $found += $with ? $this->below((string) $id, $depth) : [];
         }
 
         return $found;
@@ -315,6 +318,10 @@ final class MenuEffects
     private function wholeOf(array $entries, int $depth): array
     {
         $found = array_fill_keys($this->workspace->pages->touched(), true);
+        $this->workspace->pages->expectBelow(
+            array_map(static fn (Entry $entry): ?string => $entry->page(), array_values(array_filter($entries))),
+            $depth,
+        );
         foreach ($entries as $entry) {
             $found += $entry === null ? [] : $this->below($entry->page(), $depth);
         }

@@ -40,7 +40,7 @@ final class MenuReachability
                 foreach ($menu->entries as $entry) {
                     $pages += array_fill_keys(
                         $entry->kind === EntryKind::Branch
-                            ? $this->below($entry->page(), $entry->contents->depth ?? 1)
+                            ? $this->belowAtOnce($entry->page(), $entry->contents->depth ?? 1)
                             : array_filter([$entry->page()]),
                         $menu->name,
                     );
@@ -50,6 +50,14 @@ final class MenuReachability
         $this->workspace->pages->expect(array_map(strval(...), array_keys($pages)));
 
         return $pages;
+    }
+
+    /** @return list<string> */
+    private function belowAtOnce(?string $parent, int $depth): array
+    {
+        $this->workspace->pages->expectBelow([$parent], $depth);
+
+        return $this->below($parent, $depth);
     }
 
     /** @return list<string> */

@@ -58,6 +58,14 @@ interface Pages
     public function childOrder(?string $parent): array;
 
     /**
+     * The same for several pages at once.
+     *
+     * @param  list<string>  $parents
+     * @return array<string, array<string, int>> by parent; one without children may be left out
+     */
+    public function childOrders(array $parents): array;
+
+    /**
      * Pages that were put in the bin on their own and were somewhere below this page.
      *
      * @return iterable<Page>

@@ -23,13 +23,16 @@ final class PageOverlay
     /** With none for a page that goes away. */
     private readonly PackedPages $changed;
 
+    private readonly OrdersBefore $ordersBefore;
+
     private readonly SiblingOrders $orders;
 
     public function __construct(private readonly Pages $pages)
     {
         $this->original = new PackedPages();
         $this->changed = new PackedPages();
-        $this->orders = new SiblingOrders($pages);
+        $this->ordersBefore = new OrdersBefore($pages);
+        $this->orders = new SiblingOrders($this->ordersBefore);
     }
 
     /**
@@ -45,6 +48,34 @@ final class PageOverlay
         }
         foreach ($unknown as $id) {
             $this->original->has($id) || $this->original->put($id, null);
+        }
+    }
+
+    /**
+     * Reads the children of these pages, as they were before the batch, in one go.
+     *
+     * @param  list<string>  $parents
+     */
+    public function expectChildren(array $parents): void
+    {
+        $this->ordersBefore->expect(array_values(array_filter($parents, fn (string $parent): bool => ! $this->isNew($parent))));
+    }
+
+    /**
+     * Reads so many levels of pages below these, as they were before the batch, each level in one go.
+     *
+     * @param  list<string|null>  $tops  null for the top of the site
+     */
+    public function expectBelow(array $tops, int $levels): void
+    {
+        for ($above = $tops; $levels > 0 && $above !== []; $levels--) {
+            $this->expectChildren(array_values(array_filter($above, is_string(...))));
+            $below = [];
+            foreach ($above as $parent) {
+                array_push($below, ...array_map(strval(...), array_keys($this->childOrderBefore($parent))));
+            }
+            $this->expect($below);
+            $above = $below;
         }
     }
 
@@ -189,7 +220,7 @@ final class PageOverlay
     /** @return array<string, int> children with positions, in order, as they were before the batch */
     public function childOrderBefore(?string $parent): array
     {
-        return $this->isNew($parent) ? [] : $this->pages->childOrder($parent);
+        return $this->isNew($parent) ? [] : $this->ordersBefore->of($parent);
     }
 
     /** @return list<Page> ancestors as the batch leaves them, nearest first */

@@ -6,7 +6,6 @@ namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
-use Heronstem\Core\Tree\Pages;
 
 /** Children with their positions, in order, as a batch leaves them: read once a parent, and then kept up to date. */
 final class SiblingOrders
@@ -20,7 +19,7 @@ final class SiblingOrders
     /** @var array<string, true> parents whose children have to be sorted again */
     private array $unsorted = [];
 
-    public function __construct(private readonly Pages $pages)
+    public function __construct(private readonly OrdersBefore $before)
     {
     }
 
@@ -35,7 +34,7 @@ final class SiblingOrders
     {
         $key = $parent ?? '';
         if (! isset($this->orders[$key])) {
-            $stored = $isNew ? [] : $changed->others($this->pages->childOrder($parent));
+            $stored = $isNew ? [] : $changed->others($this->before->of($parent));
             $this->orders[$key] = $stored + ($this->placed[$key] ?? []);
             $this->unsorted[$key] = true;
         }

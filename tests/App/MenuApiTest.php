@@ -466,6 +466,27 @@ final class MenuApiTest extends AppTestCase
         return array_column($graph, null, '@type')['BreadcrumbList'];
     }
 
+    #[Test]
+    public function what_a_menu_shows_below_a_page_is_read_level_by_level_and_not_page_by_page(): void
+    {
+        $help = $this->live('Help');
+        $move = ['changes' => [['kind' => 'move', 'page' => $this->travel, 'place' => ['last' => $help]]]];
+        $asked = function () use ($move): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->api('POST', 'ripple', $move)->assertOk();
+            DB::disableQueryLog();
+
+            return count(DB::getQueryLog());
+        };
+        $asked();
+        $few = $asked();
+        foreach (range(1, 6) as $n) {
+            $this->live("Island $n", $this->live("Route $n", $this->travel));
+        }
+        self::assertLessThanOrEqual($few + 1, $asked());
+    }
+
     /** @return int how many menus were read from pages */
     private function counted(\Closure $work): int
     {

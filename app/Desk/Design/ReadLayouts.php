@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Design;
 
+use App\Desk\Cache\NodeMemory;
 use Heronstem\Core\Content\Layout\FaultyLayout;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\Layout\LayoutReader;
@@ -19,7 +20,7 @@ final class ReadLayouts
     /** @var array<string, Layout|FaultyLayout> by folder */
     private array $read = [];
 
-    public function __construct(private readonly BladeCompiler $blade)
+    public function __construct(private readonly BladeCompiler $blade, private readonly NodeMemory $memory)
     {
     }
 
@@ -73,7 +74,9 @@ final class ReadLayouts
             }
         }
         try {
-            return LayoutReader::read($folder, (string) file_get_contents(self::in($folder, 'fields.json')));
+            $fields = self::in($folder, 'fields.json');
+
+            return $this->memory->of('layout', [$fields], static fn (): Layout => LayoutReader::read($folder, (string) file_get_contents($fields)));
         } catch (FaultyLayout $fault) {
             return new FaultyLayout("$folder/fields.json".($fault->where === '' ? '' : ", {$fault->where}"), $fault->reason);
         }

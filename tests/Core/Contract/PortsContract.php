@@ -278,6 +278,19 @@ trait PortsContract
     }
 
     #[Test]
+    public function children_of_several_pages_come_in_the_same_order_at_once(): void
+    {
+        $this->givenASite();
+        $this->carryOut(new Move(self::TRAVEL, Place::before(self::TIMES)));
+        $this->carryOut(new PutInBin(self::SUMMER));
+        $pages = [self::HELP, self::TIMES, self::TRAVEL, '01J00000000000000000000009'];
+        $orders = array_filter($this->pages()->childOrders($pages));
+        self::assertSame([self::HELP], array_keys($orders));
+        self::assertSame([self::TRAVEL, self::TIMES], array_keys($orders[self::HELP]));
+        self::assertSame($this->pages()->childOrder(self::HELP), $orders[self::HELP]);
+    }
+
+    #[Test]
     public function the_ledger_answers_by_key_and_by_page(): void
     {
         $this->givenASite();

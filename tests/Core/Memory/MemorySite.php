@@ -151,14 +151,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(
-            $this->context(),
-            $this,
-            $this,
-            $this,
-            $this,
-            $this,
-        ))->plan($batch);
+        return (new Planner($this->context(), $this, $this, $this, $this, $this))->plan($batch);
     }
 
     public function context(): SiteContext
@@ -436,6 +429,11 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         asort($order);
 
         return $order;
+    }
+
+    public function childOrders(array $parents): array
+    {
+        return array_filter(array_combine($parents, array_map($this->childOrder(...), $parents)));
     }
 
     public function namingAsCanonical(array $pages): iterable

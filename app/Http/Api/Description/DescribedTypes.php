@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Description;
 
+use App\Desk\Cache\NodeMemory;
 use App\Http\InvalidInput;
 
 /** Holds what a request brings against the types that the OpenAPI description gives for its operation. */
-final class DescribedTypes
+final readonly class DescribedTypes
 {
     private const SAID = [
         'string' => 'a text',
@@ -19,8 +20,9 @@ final class DescribedTypes
         'number' => 'a number',
     ];
 
-    /** @var array<string, mixed>|null  as OpenAPI 3.1; read once there is something to hold against it */
-    private ?array $document = null;
+    public function __construct(private NodeMemory $memory)
+    {
+    }
 
     /**
      * @param  string  $path  as described, like /sites/{site}/outline
@@ -34,38 +36,35 @@ final class DescribedTypes
         if ($query === [] && $body === []) {
             return;
         }
-        $operation = $this->document()['paths'][$path][strtolower($method)] ?? null;
-        if (! is_array($operation)) {
-            return;
+        $file = base_path('docs/api/openapi.json');
+        $types = $this->memory->of("$method $path", [$file], static fn (): array => self::described($file, strtolower($method), $path));
+        foreach (array_intersect_key($types['query'], array_filter($query, static fn (mixed $value): bool => $value !== null)) as $name => $type) {
+            $this->guardQuery((string) $name, $type, $query[$name]);
         }
-        foreach ($operation['parameters'] ?? [] as $parameter) {
-            if (($parameter['in'] ?? '') === 'query' && isset($query[$parameter['name']])) {
-                $this->guardQuery($parameter['name'], (string) $parameter['schema']['type'], $query[$parameter['name']]);
-            }
-        }
-        $schema = $operation['requestBody']['content']['application/json']['schema'] ?? [];
-        foreach ($this->resolved($schema)['properties'] ?? [] as $field => $property) {
-            if (array_key_exists($field, $body)) {
-                $this->guardBody((string) $field, (array) ($this->resolved($property)['type'] ?? []), $body[$field]);
-            }
+        foreach (array_intersect_key($types['body'], $body) as $field => $allowed) {
+            $this->guardBody((string) $field, $allowed, $body[$field]);
         }
     }
 
     /**
-     * @param  array<string, mixed>  $schema
-     * @return array<string, mixed>
+     * The types of one operation: the whole description takes longer to read than what most operations do.
+     *
+     * @return array{query: array<string, string>, body: array<string, list<string>>}
      */
-    private function resolved(array $schema): array
+    private static function described(string $file, string $method, string $path): array
     {
-        $name = isset($schema['$ref']) ? basename((string) $schema['$ref']) : null;
+        $document = json_decode((string) file_get_contents($file), true, flags: JSON_THROW_ON_ERROR);
+        $resolved = static fn (array $schema): array => isset($schema['$ref'])
+            ? $document['components']['schemas'][basename((string) $schema['$ref'])] ?? []
+            : $schema;
+        $operation = $document['paths'][$path][$method] ?? [];
+        $query = array_filter($operation['parameters'] ?? [], static fn (array $parameter): bool => ($parameter['in'] ?? '') === 'query');
+        $body = $resolved($operation['requestBody']['content']['application/json']['schema'] ?? [])['properties'] ?? [];
 
-        return $name === null ? $schema : $this->document()['components']['schemas'][$name] ?? [];
-    }
-
-    /** @return array<string, mixed> */
-    private function document(): array
-    {
-        return $this->document ??= json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true, flags: JSON_THROW_ON_ERROR);
+        return [
+            'query' => array_map(static fn (array $schema): string => (string) $schema['type'], array_column($query, 'schema', 'name')),
+            'body' => array_map(static fn (array $property): array => array_values((array) ($resolved($property)['type'] ?? [])), $body),
+        ];
     }
 
     private function guardQuery(string $name, string $type, mixed $value): void
