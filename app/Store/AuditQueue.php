@@ -67,8 +67,7 @@ final readonly class AuditQueue
             }
             $this->addNaming($site, array_map(strval(...), array_keys($addresses)), false, $entry->id);
         }
-        $this->add($site, array_map(strval(...), array_keys($pages)), $entry->id);
-        $this->addBranches($site, $branches, $entry->id);
+        $this->addWithBranches($site, array_map(strval(...), array_keys($pages)), $branches, $entry->id);
         $this->addNaming($site, [], $ripple->redirects->rules !== [], $entry->id);
         // What named a page that is gone for good is not found by that page's own facts any more.
         $gone = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());
@@ -113,14 +112,20 @@ final readonly class AuditQueue
         }
     }
 
-    /** @param  list<string>  $pages  whose branches are looked at */
-    private function addBranches(Site $site, array $pages, int $entry): void
+    /**
+     * Pages and whole branches, each page once: a branch that moves is mostly what was changed itself.
+     *
+     * @param  list<string>  $pages
+     * @param  list<string>  $branches  pages at their tops
+     */
+    private function addWithBranches(Site $site, array $pages, array $branches, int $entry): void
     {
-        if ($pages !== []) {
+        $this->add($site, $pages, $entry);
+        if ($branches !== []) {
             $this->insert(
                 "select distinct p.id, p.site_id, true, ?::bigint from pages above join pages p on p.site_id = above.site_id and p.path <@ above.path and p.state <> 'bin'
-                where above.site_id = ? and above.ulid = any(?::text[])",
-                [$entry, $site->id, PgArray::of($pages)],
+                where above.site_id = ? and above.ulid = any(?::text[]) and p.ulid <> all(?::text[])",
+                [$entry, $site->id, PgArray::of($branches), PgArray::of($pages)],
             );
         }
     }

@@ -100,10 +100,17 @@ final readonly class Claim
     /** @param  string  $packed  as packed() gave it */
     public static function unpacked(string $key, string $packed): self
     {
-        $said = explode("\0", $packed, 7);
-        $part = static fn (int $n): ?string => ($said[$n] ?? '') === '' ? null : $said[$n];
+        $said = explode("\0", $packed, 7) + ['', '', '', '', '', '', ''];
 
-        return new self(Address::kept($part(6) ?? $key, $key), ClaimKind::from($said[0]), $part(2), $part(1) === '1', $part(3), $part(4), $part(5));
+        return new self(
+            Address::kept($said[6] === '' ? $key : $said[6], $key),
+            ClaimKind::from($said[0]),
+            $said[2] === '' ? null : $said[2],
+            $said[1] === '1',
+            $said[3] === '' ? null : $said[3],
+            $said[4] === '' ? null : $said[4],
+            $said[5] === '' ? null : $said[5],
+        );
     }
 
     public function isPageOf(string $page): bool

@@ -12,8 +12,8 @@ use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Series;
 
 /**
- * The claims that a batch looks at: as they are, and as it leaves them. Both are held in one short text an address, since there may be
- * as many as the site has.
+ * The claims that a batch looks at: as they are, and as it leaves them. Of all but the first addresses both are held in one short text,
+ * since there may be as many as the site has.
  */
 final class ClaimOverlay
 {
@@ -23,8 +23,19 @@ final class ClaimOverlay
     /** Between what is and what will be, where that was planned. */
     private const THEN = "\1";
 
-    /** @var array<string, string> by key: the claim there is, packed, or nothing; then what will be, or nothing */
+    /** The first addresses, whose claims are held as they are: so many that most changes never need more. */
+    private const AT_HAND = 16_000;
+
+    /** @var array<string, string> by key: the claim there is, packed, or nothing; then what will be, or nothing; empty for one at hand */
     private array $claims = [];
+
+    /** @var array<string, HeldClaim> */
+    private array $atHand = [];
+
+    /** @param  int  $mostAtHand  addresses whose claims are held as they are */
+    public function __construct(private readonly int $mostAtHand = self::AT_HAND)
+    {
+    }
 
     /**
      * Cost: one look at the ledger for so many addresses.
@@ -39,7 +50,7 @@ final class ClaimOverlay
             if ($overlay->isAsked($address->key)) {
                 continue;
             }
-            $overlay->claims[$address->key] = '';
+            $overlay->hand($address->key);
             $piece[] = $address;
             if (count($piece) === self::PIECE) {
                 $overlay->read($ledger, $piece);
@@ -53,8 +64,12 @@ final class ClaimOverlay
 
     public function know(Claim $claim): void
     {
-        if (($this->claims[$claim->address->key] ?? '') === '') {
-            $this->claims[$claim->address->key] = $claim->packed();
+        $key = $claim->address->key;
+        $held = $this->hand($key);
+        if ($held === null) {
+            $this->claims[$key] = $this->claims[$key] === '' ? $claim->packed() : $this->claims[$key];
+        } elseif ($held->then === false) {
+            $held->now ??= $claim;
         }
     }
 
@@ -66,7 +81,9 @@ final class ClaimOverlay
 
     public function now(string $key): ?Claim
     {
-        return self::claim($key, $this->held($key)[0]);
+        $held = $this->atHand[$key] ?? null;
+
+        return $held === null ? self::claim($key, $this->held($key)[0]) : $held->now;
     }
 
     /** @return \Generator<string, Claim> those that are known, as they are, by key */
@@ -83,6 +100,10 @@ final class ClaimOverlay
     /** As the batch leaves it, so far. */
     public function planned(string $key): ?Claim
     {
+        $held = $this->atHand[$key] ?? null;
+        if ($held !== null) {
+            return $held->then === false ? $held->now : $held->then;
+        }
         [$now, $then] = $this->held($key);
 
         return self::claim($key, $then ?? $now);
@@ -90,7 +111,9 @@ final class ClaimOverlay
 
     public function isPlanned(string $key): bool
     {
-        return str_contains($this->claims[$key] ?? '', self::THEN);
+        $held = $this->atHand[$key] ?? null;
+
+        return $held === null ? str_contains($this->claims[$key] ?? '', self::THEN) : $held->then !== false;
     }
 
     /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
@@ -103,14 +126,21 @@ final class ClaimOverlay
 
     public function set(string $key, ?Claim $claim): void
     {
-        $this->claims[$key] = $this->held($key)[0].self::THEN.$claim?->packed();
+        // Looked up by this key, however it is spelled.
+        $claim = $claim === null || $claim->address->key === $key ? $claim : $claim->at(Address::kept($claim->address->path, $key));
+        $held = $this->hand($key);
+        if ($held === null) {
+            $this->claims[$key] = $this->held($key)[0].self::THEN.$claim?->packed();
+        } else {
+            $held->then = $claim;
+        }
     }
 
     /** @return \Generator<string, Claim|null> what will be, where it differs or was looked at */
     public function after(): \Generator
     {
-        foreach ($this->claims as $key => $packed) {
-            if (str_contains($packed, self::THEN)) {
+        foreach ($this->claims as $key => $_) {
+            if ($this->isPlanned((string) $key)) {
                 yield (string) $key => $this->planned((string) $key);
             }
         }
@@ -171,6 +201,18 @@ final class ClaimOverlay
         foreach ($addresses === [] ? [] : $ledger->claimsOn($addresses) as $claim) {
             $this->know($claim);
         }
+    }
+
+    /** Where the claims at an address, known from now on, are held as they are; null for one of those held in texts. */
+    private function hand(string $key): ?HeldClaim
+    {
+        $this->claims[$key] ??= '';
+        $held = $this->atHand[$key] ?? null;
+        if ($held === null && $this->claims[$key] === '' && count($this->atHand) < $this->mostAtHand) {
+            $this->atHand[$key] = $held = new HeldClaim();
+        }
+
+        return $held;
     }
 
     /** @return array{string, string|null} what is and what will be, packed; null where that was not planned */

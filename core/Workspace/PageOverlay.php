@@ -81,7 +81,7 @@ final class PageOverlay
 
     public function find(string $id): ?Page
     {
-        return $this->changed->has($id) ? $this->changed->find($id) : $this->before($id);
+        return $this->changed->find($id) ?? ($this->changed->has($id) ? null : $this->before($id));
     }
 
     /**
@@ -108,11 +108,12 @@ final class PageOverlay
     /** The page as it was before the batch. */
     public function before(string $id): ?Page
     {
-        if (! $this->original->has($id)) {
-            $this->original->put($id, $this->pages->page($id));
+        $page = $this->original->find($id);
+        if ($page === null && ! $this->original->has($id)) {
+            $this->original->put($id, $page = $this->pages->page($id));
         }
 
-        return $this->original->find($id);
+        return $page;
     }
 
     public function put(Page $page): void

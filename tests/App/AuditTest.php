@@ -89,6 +89,23 @@ final class AuditTest extends AppTestCase
     }
 
     #[Test]
+    public function a_branch_that_moves_is_put_down_for_the_audit_once(): void
+    {
+        $cars = $this->live('Cars', $this->fares);
+        $vans = $this->live('Vans', $cars);
+        $this->look();
+        $this->change(['kind' => 'move', 'page' => $this->fares, 'place' => ['last' => $this->home]]);
+        $due = DB::table('audit_due')
+            ->join('pages', 'pages.id', '=', 'audit_due.page_id')
+            ->where('facts', true)
+            // What else asks for them, since they are reached otherwise, is told apart by belonging to no entry.
+            ->whereNotNull('entry_id')
+            ->whereIn('ulid', [$this->fares, $cars, $vans])
+            ->pluck('ulid');
+        self::assertEqualsCanonicalizing([$this->fares, $cars, $vans], $due->all());
+    }
+
+    #[Test]
     public function an_audit_that_was_stopped_half_way_goes_on_with_what_is_left(): void
     {
         $this->look();

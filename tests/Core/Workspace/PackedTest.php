@@ -23,6 +23,7 @@ use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\Showing;
 use Heronstem\Core\Tree\Tags;
 use Heronstem\Core\Visitors\PageAccess;
+use Heronstem\Core\Workspace\ClaimOverlay;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -136,5 +137,45 @@ final class PackedTest extends TestCase
                 self::assertSame(array_keys($plain), $pages->ids());
                 self::assertSame(array_diff_key(['P1' => 1, 'other' => 2], $plain), $pages->others(['P1' => 1, 'other' => 2]));
             });
+    }
+
+    #[Test]
+    public function claims_that_are_held_in_texts_are_the_same_as_those_at_hand(): void
+    {
+        $steps = Generators::seq(Generators::tuple(Generators::choose(0, 9), Generators::choose(0, 4)));
+        $this->limitTo(300)
+            ->forAll($steps)
+            ->then(function (array $steps): void {
+                [$few, $all] = [new ClaimOverlay(2), new ClaimOverlay()];
+                foreach ($steps as $n => [$which, $what]) {
+                    $address = Address::kept("/A$which", "/a$which");
+                    foreach ([$few, $all] as $overlay) {
+                        match ($what) {
+                            0 => $overlay->know(Claim::stored($address, ClaimKind::Redirect, "P$n", true, null, '2026-11-30T10:00:00Z', 'E')),
+                            1 => $overlay->set("/a$which", null),
+                            2 => $overlay->set("/a$which", Claim::gone($address)),
+                            3 => $overlay->set("/a$which", Claim::ofPage(Address::kept("/a$which", "/A$which"), "P$n", false)),
+                            default => null,
+                        };
+                    }
+                    self::assertEquals(self::told($all, "/a$which"), self::told($few, "/a$which"));
+                }
+                self::assertEquals(iterator_to_array($all->after()), iterator_to_array($few->after()));
+                self::assertEquals(iterator_to_array($all->all()), iterator_to_array($few->all()));
+                self::assertEquals($all->differences()->toList(), $few->differences()->toList());
+            });
+    }
+
+    /** @return list<mixed> */
+    private static function told(ClaimOverlay $overlay, string $key): array
+    {
+        return [
+            $overlay->isAsked($key),
+            $overlay->isPlanned($key),
+            $overlay->isMadeFree($key),
+            $overlay->now($key),
+            $overlay->planned($key),
+            $overlay->difference($key),
+        ];
     }
 }
