@@ -12,7 +12,6 @@ $pgsql = [
     'username' => env('DB_USERNAME', 'heronstem'),
     'password' => env('DB_PASSWORD', ''),
     'charset' => 'utf8',
-    'search_path' => 'public',
     'sslmode' => env('DB_SSLMODE', 'prefer'),
     // A statement that is asked once is sent in one go, rather than prepared first: a pooler in transaction mode needs that as well.
     'options' => [PDO::PGSQL_ATTR_DISABLE_PREPARES => true],

@@ -14,6 +14,7 @@ use App\Desk\Outside\OutsideClient;
 use App\Desk\RightsOn;
 use App\Desk\SeenBy;
 use App\Desk\TakeOut\AsksSite;
+use App\Http\ApiPace;
 use App\Http\Site\AskAsVisitor;
 use App\Models\Site;
 use App\Short\MissedPages;
@@ -29,7 +30,7 @@ use App\Store\StoredNames;
 use App\Store\Ticks;
 use App\Store\WholeMigrations;
 use Heronstem\Core\Ripple\Names;
-use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Cache\RateLimiter;
 use Illuminate\Console\Events\CommandFinished;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Contracts\Redis\Factory as RedisFactory;
@@ -42,9 +43,9 @@ use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Redis\RedisManager;
+use Illuminate\Routing\Middleware\ThrottleRequests;
 use Illuminate\Session\SessionManager;
 use Illuminate\Support\Facades\Event;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -72,6 +73,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits'), HitList::at(config('heronstem.redis'))));
         $this->app->bind(MissedPages::class, static fn (): MissedPages => new MissedPages(Node::here()->folder));
         $this->app->bind(RulesFile::class, static fn (): RulesFile => RulesFile::here(storage_path(), config('database.connections.pgsql.database')));
+        $this->app->when(ThrottleRequests::class)->needs(RateLimiter::class)->give(ApiPace::class);
         $this->app->scoped(ReadLayouts::class);
         $this->app->scoped(SiteDesign::class);
         $this->app->bind(Names::class, StoredNames::class);
@@ -118,11 +120,5 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->environment('production'));
         View::addNamespace('layout', config('heronstem.design').'/layouts');
         Vite::useBuildDirectory('_editor');
-        RateLimiter::for(
-            'api',
-            fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by(
-                (string) ($request->user()?->getAuthIdentifier() ?? $request->ip()),
-            ),
-        );
     }
 }

@@ -31,13 +31,30 @@ final readonly class AuditQueue
     {
         $removed = $ripple->pages->where(static fn (PageDifference $difference): bool => $difference->wasRemoved());
         if ($removed !== []) {
-            $this->insert(
-                "select distinct other.page_id, other.site_id, false, null::bigint from pages p join audit_keys k on k.page_id = p.id
-                join audit_keys other on other.site_id = k.site_id and other.key = k.key and other.page_id <> k.page_id
-                where p.site_id = ? and p.ulid = any(?::text[]) and k.key not like 'names:%' and k.key not like 'at:%'",
-                [$site->id, PgArray::of($removed)],
-            );
+            $this->addSharing($site, $removed);
         }
+    }
+
+    /**
+     * Pages that share something with these, once each: looked for by what is shared, since any two of many that all say the same would be many pairs.
+     *
+     * @param  list<string>  $pages
+     */
+    private function addSharing(Site $site, array $pages): void
+    {
+        $this->db->insert(
+            <<<'SQL'
+            with gone as materialized (select id from pages where site_id = ? and ulid = any(?::text[])),
+            shared as materialized (
+                select distinct k.key from gone join audit_keys k on k.page_id = gone.id where k.key not like 'names:%' and k.key not like 'at:%'
+            )
+            insert into audit_due (page_id, site_id, facts, entry_id)
+            select distinct k.page_id, k.site_id, false, null::bigint from shared join audit_keys k on k.site_id = ? and k.key = shared.key
+            where not exists (select 1 from gone where gone.id = k.page_id)
+            SQL
+            ,
+            [$site->id, PgArray::of($pages), $site->id],
+        );
     }
 
     public function after(Ripple $ripple, Site $site, HistoryEntry $entry): void

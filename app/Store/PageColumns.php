@@ -55,16 +55,33 @@ final class PageColumns
         );
     }
 
-    /** For a record set made of JSON. */
-    public static function typed(): string
+    /** @return array<string, true> fields that a page keeps in columns, its keys included */
+    public static function fields(): array
     {
-        return self::each(static fn (string $field, string $column, string $type): string => "\"$field\" ".($type === 'jsonb' ? 'text' : $type));
+        return array_fill_keys(['parent', 'bin', ...array_keys(self::COLUMNS)], true);
     }
 
-    /** From a record set `n`. */
-    public static function assigned(): string
+    /**
+     * For a record set made of JSON.
+     *
+     * @param  array<string, true>|null  $fields  these alone
+     */
+    public static function typed(?array $fields = null): string
     {
-        return self::each(static fn (string $field, string $column, string $type): string => "$column = ".self::value($field, $type));
+        return self::each(
+            static fn (string $field, string $column, string $type): string => "\"$field\" ".($type === 'jsonb' ? 'text' : $type),
+            $fields,
+        );
+    }
+
+    /**
+     * From a record set `n`.
+     *
+     * @param  array<string, true>  $fields  these alone
+     */
+    public static function assigned(array $fields): string
+    {
+        return self::each(static fn (string $field, string $column, string $type): string => "$column = ".self::value($field, $type), $fields);
     }
 
     public static function names(): string
@@ -83,12 +100,14 @@ final class PageColumns
         return "n.\"$field\"".($type === 'jsonb' ? '::jsonb' : '');
     }
 
-    /** @param  \Closure(string, string, string): string  $written */
-    private static function each(\Closure $written): string
+    /**
+     * @param  \Closure(string, string, string): string  $written
+     * @param  array<string, true>|null  $fields
+     */
+    private static function each(\Closure $written, ?array $fields = null): string
     {
-        return implode(
-            ', ',
-            array_map(static fn (string $field, array $of): string => $written($field, ...$of), array_keys(self::COLUMNS), self::COLUMNS),
-        );
+        $columns = $fields === null ? self::COLUMNS : array_intersect_key(self::COLUMNS, $fields);
+
+        return implode(', ', array_map(static fn (string $field, array $of): string => $written($field, ...$of), array_keys($columns), $columns));
     }
 }

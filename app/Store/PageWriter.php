@@ -8,7 +8,8 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Series;
-use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Workspace\PagesAfter;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes pages that are there and change: their fields, where their branches stand, and their addresses. */
@@ -27,8 +28,9 @@ final readonly class PageWriter
      */
     public function write(array $changed, array $moved, Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
-        foreach (array_chunk($changed, self::PIECE) as $piece) {
-            $this->updateFields(array_values(array_filter(array_map($ripple->pages->outcome->find(...), $piece))), $site, $entry);
+        $differences = $ripple->pages->differences->having(static fn (PageDifference $each): bool => ! $each->wasMade() && ! $each->wasRemoved());
+        foreach ($differences->inPieces(self::PIECE) as $piece) {
+            $this->updateFields($piece, $ripple->pages->outcome, $site, $entry);
             $this->ticks->written(count($piece));
         }
         $addresses = Series::from(static fn (): \Generator => self::addresses($changed, $ripple));
@@ -62,25 +64,42 @@ final readonly class PageWriter
         }
     }
 
-    /** @param  list<Page>  $pages */
-    private function updateFields(array $pages, Site $site, HistoryEntry $entry): void
+    /**
+     * Only what some of them change is written, of all of them: most often that is the same few fields.
+     *
+     * @param  list<PageDifference>  $differences
+     */
+    private function updateFields(array $differences, PagesAfter $outcome, Site $site, HistoryEntry $entry): void
     {
-        [$typed, $assigned] = [PageColumns::typed(), PageColumns::assigned()];
-        $rows = array_map(static fn (Page $page): array => ['ulid' => $page->id, ...$page->toFields()], $pages);
+        $fields = [];
+        foreach ($differences as $each) {
+            $fields += $each->after ?? [];
+        }
+        $fields = array_intersect_key(PageColumns::fields(), $fields);
+        $rows = [];
+        foreach ($differences as $each) {
+            $told = array_intersect_key($each->after ?? [], $fields);
+            $told = count($told) === count($fields) ? $told : array_intersect_key($outcome->find($each->page)?->toFields() ?? [], $fields);
+            $rows[] = ['ulid' => $each->page, ...$told];
+        }
+        $set = array_filter([
+            isset($fields['parent']) ? 'parent_id = parent.id' : '',
+            isset($fields['bin']) ? 'bin_id = bin.id' : '',
+            isset($fields['state'])
+                ? "live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
+                    binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end"
+                : '',
+            PageColumns::assigned($fields),
+            'version = p.version + 1, changed_by = ?, updated_at = now(), reach_due = true',
+        ]);
         $this->db->update(
-            <<<SQL
-            update pages p set
-                parent_id = parent.id, bin_id = bin.id,
-                live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
-                binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end,
-                $assigned,
-                version = p.version + 1, changed_by = ?, updated_at = now(), reach_due = true
-            from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, bin text, $typed)
-            left join pages parent on parent.ulid = n.parent and parent.site_id = ?
-            left join pages bin on bin.ulid = n.bin and bin.site_id = ?
-            where p.ulid = n.ulid and p.site_id = ?
-            SQL
-            ,
+            'update pages p set '.
+                implode(', ', $set).
+                ' from jsonb_to_recordset(?::jsonb) as n('.
+                implode(', ', array_filter(['ulid text, parent text, bin text', PageColumns::typed($fields)])).
+                ') left join pages parent on parent.ulid = n.parent and parent.site_id = ?
+                left join pages bin on bin.ulid = n.bin and bin.site_id = ?
+                where p.ulid = n.ulid and p.site_id = ?',
             [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $site->id],
         );
     }

@@ -21,6 +21,7 @@ use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\BinnedInside;
 use Heronstem\Core\Workspace\BranchTops;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -69,14 +70,16 @@ final readonly class Undo implements Change
             $workspace->setStartPage($this->startPage->before);
         }
         $placed = new PackedPages();
-        $all = $this->packedPages();
+        [$all, $made] = $this->packedPages();
         $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($all)), true), $workspace->pages);
+        $binned = new BinnedInside($tops, $workspace->pages);
+        $workspace->pages->expectChildren($made);
         // Backwards, so that a page made inside another made page goes first.
         foreach (array_reverse($all, true) as $id => $packed) {
             $difference = PageDifference::unpacked((string) $id, $packed);
             $now = $workspace->pages->find($difference->page);
             if ($difference->wasMade()) {
-                $this->unmake($difference, $now, $workspace);
+                $this->unmake($difference, $now, $workspace, $binned);
             } elseif ($difference->wasRemoved()) {
                 $now === null
                     ? $workspace->pages->put($difference->restored($workspace->rules()))
@@ -105,15 +108,16 @@ final readonly class Undo implements Change
         $this->accessBack($workspace);
     }
 
-    /** @return array<string, string> by page */
+    /** @return array{array<string, string>, list<string>} by page, and those of them that were made */
     private function packedPages(): array
     {
-        $packed = [];
+        $packed = $made = [];
         foreach ($this->pages as $difference) {
             $packed[$difference->page] = $difference->packed();
+            $difference->wasMade() && ($made[] = $difference->page);
         }
 
-        return $packed;
+        return [$packed, $made];
     }
 
     /** Whether what the change showed visitors stood long enough to be known. */
@@ -318,7 +322,7 @@ final readonly class Undo implements Change
         }
     }
 
-    private function unmake(PageDifference $difference, ?Page $now, Workspace $workspace): void
+    private function unmake(PageDifference $difference, ?Page $now, Workspace $workspace, BinnedInside $inBin): void
     {
         if ($now === null) {
             return;
@@ -330,10 +334,8 @@ final readonly class Undo implements Change
 
             return;
         }
-        foreach ($workspace->pages->binnedBelow($now->id) as $binned) {
-            if ($binned->parent === $now->id) {
-                $workspace->pages->put($binned->placed(null, $binned->position));
-            }
+        foreach ($inBin->of($now->id) as $binned) {
+            $workspace->pages->put($binned->placed(null, $binned->position));
         }
         $workspace->pages->remove($now->id);
     }

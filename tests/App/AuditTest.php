@@ -106,6 +106,33 @@ final class AuditTest extends AppTestCase
     }
 
     #[Test]
+    public function what_shared_something_with_pages_that_go_for_good_is_looked_at_once(): void
+    {
+        $twins = array_map(fn (int $n): string => $this->live("Twin $n"), range(1, 4));
+        $this->change(
+            ...array_map(static fn (string $page): array => ['kind' => 'describe', 'page' => $page, 'searchTitle' => 'The same title'], $twins),
+        );
+        $this->change(...array_map(static fn (string $page): array => ['kind' => 'put-in-bin', 'page' => $page], array_slice($twins, 2)));
+        $this->look();
+        // As if all four still said it: what is in the bin is asked about by what is known of it.
+        foreach ($twins as $page) {
+            DB::table('audit_keys')->insert([
+                'site_id' => $this->site->id,
+                'page_id' => DB::table('pages')->where('ulid', $page)->value('id'),
+                'key' => 'tried:same',
+                'holds' => true,
+            ]);
+        }
+        $this->change(...array_map(static fn (string $page): array => ['kind' => 'delete-for-good', 'page' => $page], array_slice($twins, 2)));
+        $due = DB::table('audit_due')
+            ->join('pages', 'pages.id', '=', 'audit_due.page_id')
+            ->whereNull('entry_id')
+            ->where('facts', false)
+            ->pluck('ulid');
+        self::assertEqualsCanonicalizing(array_slice($twins, 0, 2), $due->all());
+    }
+
+    #[Test]
     public function an_audit_that_was_stopped_half_way_goes_on_with_what_is_left(): void
     {
         $this->look();

@@ -6,6 +6,7 @@ namespace Tests\App;
 
 use App\Models\User;
 use App\Models\Visitor;
+use Heronstem\Core\Access\Role;
 use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -29,6 +30,16 @@ final class SignInsAndHeadersTest extends AppTestCase
             'password' => 'gannet',
             'roles' => [],
         ]);
+    }
+
+    #[Test]
+    public function whoever_asks_the_api_too_fast_is_told_to_wait_and_nobody_else_is(): void
+    {
+        config(['heronstem.api_rate' => 3]);
+        $statuses = array_map(fn (): int => $this->api('GET', 'outline')->status(), range(1, 4));
+        self::assertSame([200, 200, 200, 429], $statuses);
+        $this->api('GET', 'outline')->assertStatus(429)->assertHeader('Retry-After')->assertJsonPath('title', 'Too fast');
+        $this->api('GET', 'outline', [], $this->person('Somebody else', Role::OWNER))->assertOk();
     }
 
     #[Test]
