@@ -162,7 +162,7 @@ final readonly class RippleWriter
     {
         $shown = [];
         foreach ($ripple->pages->differences as $difference) {
-            $mayDiffer = ! $difference->wasMade() && ! $difference->wasRemoved() && in_array('content', $difference->aspects(), true);
+            $mayDiffer = ! $difference->wasRemoved() && $difference->changesContent();
             $page = $mayDiffer ? $ripple->pages->outcome->find($difference->page) : null;
             if ($page !== null) {
                 $shown[$page->id] = $page->contentLive;

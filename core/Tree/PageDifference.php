@@ -95,6 +95,12 @@ final readonly class PageDifference
         return $this->before !== null && $this->after !== null && ($this->before['parent'] ?? null) !== ($this->after['parent'] ?? null);
     }
 
+    /** Whether another version of a page that was there is saved, or shown to visitors. */
+    public function changesContent(): bool
+    {
+        return $this->before !== null && (array_key_exists('content', $this->before) || array_key_exists(self::SAVED, $this->before));
+    }
+
     /** Whether visitors get the page from now on. */
     public function goesLive(): bool
     {

@@ -149,6 +149,7 @@ final class MatchingTest extends Errand
         // Whoever still has it open is told, once, and keeps what is to be seen.
         $other->awaitText('Somebody removed this list.');
         $other->find('checkbox', 'Say that /zzqx/first is gone');
+        $other->awaitNoText('Of two, done', 'nav[aria-label=Lists]');
         $complaints = $other->complaints();
         self::assertCount(1, $complaints);
         self::assertStringContainsString('404', $complaints[0]);

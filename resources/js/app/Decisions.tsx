@@ -139,7 +139,7 @@ function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
         remove: n === 1 ? 'Remove it' : 'Remove them',
         rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages',
         live: 'Put them live too',
-        redirect: 'Redirect them to the page',
+        redirect: n === 1 ? 'Redirect it to the page' : 'Redirect each to its page',
         free: 'Stop answering there: page not found (404)',
     }
     return words[answer]

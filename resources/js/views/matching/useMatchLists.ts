@@ -96,7 +96,12 @@ export function useMatchList(id: string) {
         refetchInterval: OTHERS,
         queryFn: async ({ signal }) => {
             const query = { since: known()?.list.revision ?? -1 }
-            take(await answered(api.GET('/sites/{site}/match-lists/{list}', { params: { path, query }, signal })))
+            try {
+                take(await answered(api.GET('/sites/{site}/match-lists/{list}', { params: { path, query }, signal })))
+            } catch (error) {
+                if (isMissing(error)) void queries.invalidateQueries({ queryKey: listsKey(site.key) })
+                throw error
+            }
             return null
         },
     })
