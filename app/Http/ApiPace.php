@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Desk\Cache\NodeMemory;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Cache\RateLimiting\Limit;
-use Illuminate\Contracts\Cache\Factory;
 use Illuminate\Http\Request;
 
 /**
@@ -15,9 +15,9 @@ use Illuminate\Http\Request;
  */
 final class ApiPace extends RateLimiter
 {
-    public function __construct(Factory $cache)
+    public function __construct(NodeMemory $memory)
     {
-        parent::__construct($cache->store(function_exists('apcu_enabled') && apcu_enabled() ? 'node' : null));
+        parent::__construct($memory->orKept());
         $this->for(
             'api',
             static fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by(

@@ -42,13 +42,12 @@ final readonly class AuditQueue
      */
     private function addSharing(Site $site, array $pages): void
     {
-        $this->db->insert(
+        $this->insert(
             <<<'SQL'
             with gone as materialized (select id from pages where site_id = ? and ulid = any(?::text[])),
             shared as materialized (
                 select distinct k.key from gone join audit_keys k on k.page_id = gone.id where k.key not like 'names:%' and k.key not like 'at:%'
             )
-            insert into audit_due (page_id, site_id, facts, entry_id)
             select distinct k.page_id, k.site_id, false, null::bigint from shared join audit_keys k on k.site_id = ? and k.key = shared.key
             where not exists (select 1 from gone where gone.id = k.page_id)
             SQL

@@ -83,8 +83,8 @@ final readonly class PageWriter
             $rows[] = ['ulid' => $each->page, ...$told];
         }
         $set = array_filter([
-            isset($fields['parent']) ? 'parent_id = parent.id' : '',
-            isset($fields['bin']) ? 'bin_id = bin.id' : '',
+            isset($fields['parent']) ? 'parent_id = (select a.id from pages a where a.ulid = n.parent and a.site_id = p.site_id)' : '',
+            isset($fields['bin']) ? 'bin_id = (select a.id from pages a where a.ulid = n.bin and a.site_id = p.site_id)' : '',
             isset($fields['state'])
                 ? "live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
                     binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end"
@@ -97,10 +97,8 @@ final readonly class PageWriter
                 implode(', ', $set).
                 ' from jsonb_to_recordset(?::jsonb) as n('.
                 implode(', ', array_filter(['ulid text, parent text, bin text', PageColumns::typed($fields)])).
-                ') left join pages parent on parent.ulid = n.parent and parent.site_id = ?
-                left join pages bin on bin.ulid = n.bin and bin.site_id = ?
-                where p.ulid = n.ulid and p.site_id = ?',
-            [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $site->id],
+                ') where p.ulid = n.ulid and p.site_id = ?',
+            [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id],
         );
     }
 

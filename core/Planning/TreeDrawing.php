@@ -47,7 +47,7 @@ final class TreeDrawing
             return new Drawing([], []);
         }
         $shown = array_map(static fn (string|int $id): ?string => $id === '' ? null : (string) $id, array_keys($parents));
-        $workspace->pages->expectChildren(array_values(array_filter($shown, is_string(...))));
+        $workspace->pages->expectChildren($shown);
 
         return new Drawing(
             self::lines(

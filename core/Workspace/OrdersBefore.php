@@ -35,7 +35,7 @@ final class OrdersBefore
         if ($unknown === [] || $this->room <= 0) {
             return;
         }
-        $found = count($unknown) === 1 ? [$unknown[0] => $this->pages->childOrder($unknown[0])] : $this->pages->childOrders($unknown);
+        $found = $this->pages->childOrders($unknown);
         foreach ($unknown as $parent) {
             $this->keep($parent, $found[$parent] ?? []);
         }
@@ -54,8 +54,9 @@ final class OrdersBefore
     private function keep(string $parent, array $order): array
     {
         // A page without children takes room as well.
-        $this->room -= count($order) + 1;
-        if ($this->room >= 0) {
+        $size = count($order) + 1;
+        if ($size <= $this->room) {
+            $this->room -= $size;
             $this->orders[$parent] = $order;
         }
 

@@ -54,11 +54,12 @@ final class PageOverlay
     /**
      * Reads the children of these pages, as they were before the batch, in one go.
      *
-     * @param  list<string>  $parents
+     * @param  list<string|null>  $parents  the top of the site, null, is read when it is asked for
      */
     public function expectChildren(array $parents): void
     {
-        $this->ordersBefore->expect(array_values(array_filter($parents, fn (string $parent): bool => ! $this->isNew($parent))));
+        $pages = array_filter($parents, is_string(...));
+        $this->ordersBefore->expect(array_values(array_filter($pages, fn (string $parent): bool => ! $this->isNew($parent))));
     }
 
     /**
@@ -69,7 +70,7 @@ final class PageOverlay
     public function expectBelow(array $tops, int $levels): void
     {
         for ($above = $tops; $levels > 0 && $above !== []; $levels--) {
-            $this->expectChildren(array_values(array_filter($above, is_string(...))));
+            $this->expectChildren($above);
             $below = [];
             foreach ($above as $parent) {
                 array_push($below, ...array_map(strval(...), array_keys($this->childOrderBefore($parent))));

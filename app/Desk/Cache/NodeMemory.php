@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk\Cache;
 
+use App\Store\SharedMemory;
 use Illuminate\Contracts\Cache\Factory;
+use Illuminate\Contracts\Cache\Repository;
 
 /** What a node works out of its own files, kept in the memory that its workers share for as long as the files are as they were. */
 final readonly class NodeMemory
@@ -16,6 +18,12 @@ final readonly class NodeMemory
 
     public function __construct(private Factory $cache)
     {
+    }
+
+    /** For what may be each node's own: its memory, or, where there is none, what is kept for all. */
+    public function orKept(): Repository
+    {
+        return $this->cache->store(SharedMemory::isThere() ? 'node' : null);
     }
 
     /**

@@ -20,6 +20,9 @@ final class ReadLayouts
     /** @var array<string, Layout|FaultyLayout> by folder */
     private array $read = [];
 
+    /** @var list<string>|null */
+    private ?array $folders = null;
+
     public function __construct(private readonly BladeCompiler $blade, private readonly NodeMemory $memory)
     {
     }
@@ -28,7 +31,7 @@ final class ReadLayouts
     public function all(): Layouts
     {
         return new Layouts(
-            array_values(array_filter(array_map($this->read(...), self::folders()), static fn ($each): bool => $each instanceof Layout)),
+            array_values(array_filter(array_map($this->read(...), $this->folders()), static fn ($each): bool => $each instanceof Layout)),
         );
     }
 
@@ -50,7 +53,7 @@ final class ReadLayouts
     public function faults(): array
     {
         $faults = [];
-        foreach (self::folders() as $folder) {
+        foreach ($this->folders() as $folder) {
             $read = $this->read($folder);
             $fault = $read instanceof FaultyLayout ? $read : $this->groupsFault($read) ?? $this->templateFault($folder);
             if ($fault !== null) {
@@ -69,7 +72,7 @@ final class ReadLayouts
     private function readFolder(string $folder): Layout|FaultyLayout
     {
         foreach (['fields.json', 'page.blade.php'] as $needed) {
-            if (! in_array($folder, self::folders(), true) || ! is_file(self::in($folder, $needed))) {
+            if (! in_array($folder, $this->folders(), true) || ! is_file(self::in($folder, $needed))) {
                 return new FaultyLayout("$folder/$needed", 'This file is missing.');
             }
         }
@@ -107,10 +110,11 @@ final class ReadLayouts
     }
 
     /** @return list<string> the plain one first, then by name */
-    private static function folders(): array
+    private function folders(): array
     {
-        $folders = array_map(basename(...), glob(config('heronstem.design').'/layouts/*', GLOB_ONLYDIR) ?: []);
-
-        return [self::PLAIN, ...array_values(array_diff($folders, [self::PLAIN]))];
+        return $this->folders ??= [
+            self::PLAIN,
+            ...array_values(array_diff(array_map(basename(...), glob(config('heronstem.design').'/layouts/*', GLOB_ONLYDIR) ?: []), [self::PLAIN])),
+        ];
     }
 }

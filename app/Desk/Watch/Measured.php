@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk\Watch;
 
+use App\Store\SharedMemory;
+
 /** Counts and times of this node since PHP was started, in the memory that its workers share; nothing where there is none. */
 final class Measured
 {
@@ -12,7 +14,7 @@ final class Measured
     /** @param  string  $name  as Prometheus names it, with its labels */
     public static function count(string $name, int $by = 1): void
     {
-        if (function_exists('apcu_enabled') && apcu_enabled()) {
+        if (SharedMemory::isThere()) {
             apcu_inc(self::PREFIX.$name, $by);
         }
     }
@@ -34,9 +36,7 @@ final class Measured
     {
         $all = [];
         foreach (
-            function_exists('apcu_enabled') && apcu_enabled()
-                ? new \APCUIterator('/^'.preg_quote(self::PREFIX, '/').'/', APC_ITER_KEY | APC_ITER_VALUE)
-                : [] as $one
+            SharedMemory::isThere() ? new \APCUIterator('/^'.preg_quote(self::PREFIX, '/').'/', APC_ITER_KEY | APC_ITER_VALUE) : [] as $one
         ) {
             $name = substr($one['key'], strlen(self::PREFIX));
             $all[$name] = str_contains($name, '_seconds_sum') ? $one['value'] / 1e6 : (float) $one['value'];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store\Redis;
 
+use App\Store\SharedMemory;
+
 /**
  * Redis could not be reached a moment ago, and is left alone for some seconds: else each question would wait for it. Whoever asks
  * goes on without it.
@@ -28,24 +30,19 @@ final class RedisAway extends \RedisException
     /** Known to all processes of a node where their memory is shared, else to this one. */
     public static function isSo(): bool
     {
-        return self::$until > microtime(true) || (self::isShared() && apcu_exists(self::KEY));
+        return self::$until > microtime(true) || (SharedMemory::isThere() && apcu_exists(self::KEY));
     }
 
     public static function note(): void
     {
         self::$until = microtime(true) + self::LEFT_ALONE;
-        self::isShared() && apcu_store(self::KEY, true, self::LEFT_ALONE);
+        SharedMemory::isThere() && apcu_store(self::KEY, true, self::LEFT_ALONE);
     }
 
     /** For tests, and for who knows that it is there again. */
     public static function forget(): void
     {
         self::$until = 0.0;
-        self::isShared() && apcu_delete(self::KEY);
-    }
-
-    private static function isShared(): bool
-    {
-        return function_exists('apcu_enabled') && apcu_enabled();
+        SharedMemory::isThere() && apcu_delete(self::KEY);
     }
 }

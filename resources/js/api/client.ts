@@ -21,6 +21,9 @@ export class ApiProblem extends Error {
     }
 }
 
+/** Whether what was asked for is not there, or not any more. */
+export const isMissing = (error: unknown) => error instanceof ApiProblem && error.status === 404
+
 const signedOut = new Set<() => void>()
 
 /** Calls back when a request finds the session gone; returns how to stop listening. */

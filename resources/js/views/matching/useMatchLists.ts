@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { answered, api, ApiProblem, type Schemas } from '../../api/client'
+import { answered, api, isMissing, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { useStoppable } from '../../ui/useStoppable'
@@ -16,8 +16,6 @@ const AT_ONCE = 2000
 
 /** How often what others chose is looked for, in milliseconds. */
 const OTHERS = 4000
-
-const isMissing = (error: unknown) => error instanceof ApiProblem && error.status === 404
 
 /** The lists that are kept. */
 export function useMatchLists() {

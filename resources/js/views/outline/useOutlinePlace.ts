@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useRef } from 'react'
-import { ApiProblem } from '../../api/client'
+import { isMissing } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { notify } from '../../app/notify'
 import { rememberedPlace, rememberPlace } from '../../app/outlineSearch'
@@ -18,8 +18,7 @@ export function useReveal(
     const { error } = page
     useEffect(() => {
         // A page that is no more is simply not marked; whatever else went wrong is said.
-        if (error !== null && !(error instanceof ApiProblem && error.status === 404))
-            notify.error(`The marked page could not be found: ${error.message}`)
+        if (error !== null && !isMissing(error)) notify.error(`The marked page could not be found: ${error.message}`)
     }, [error])
     useEffect(() => {
         if (wanted && page.data !== undefined && row !== undefined && done.current !== row) {

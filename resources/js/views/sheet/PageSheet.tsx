@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { ExternalLink, Eye, X } from 'lucide-react'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
-import { ApiProblem } from '../../api/client'
+import { isMissing } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { LiveButton } from '../../app/LiveButton'
@@ -60,9 +60,7 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
     return (
         <div className="grid gap-2 p-5">
             <h2 className="text-[18px] font-bold">
-                {problem instanceof ApiProblem && problem.status === 404
-                    ? 'This page is not there'
-                    : 'The page could not be read'}
+                {isMissing(problem) ? 'This page is not there' : 'The page could not be read'}
             </h2>
             <Muted>{problem.message}</Muted>
             <div>
