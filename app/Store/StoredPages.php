@@ -7,6 +7,8 @@ namespace App\Store;
 use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressShift;
+use Heronstem\Core\Tree\CarriedPage;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Tree\PersonAtPage;
@@ -70,6 +72,56 @@ final readonly class StoredPages implements Pages
     public function branch(string $id): iterable
     {
         return $this->below($id, 'p.path <@ ?::ltree and p.bin_id is not distinct from ?');
+    }
+
+    public function carried(string $id, AddressShift $shift): iterable
+    {
+        $root = $this->db->selectOne('select id, path::text from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
+        $rows =
+            $root === null
+                ? []
+                : $this->db->cursor(
+                    <<<'SQL'
+                    select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
+                        p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
+                        own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
+                            and p.search->'own' is null and p.search->>'canonical' is null
+                            and starts_with(p.address, ?) and starts_with(own.key, ?)
+                            and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
+                                and next.address = ? || substr(p.address, ?))) as plain
+                    from pages p join pages parent on parent.id = p.parent_id
+                        left join ledger own on own.page_id = p.id and own.kind = 'page'
+                        left join ledger next on next.site_id = p.site_id and next.key = ? || substr(own.key, ?)
+                    where p.site_id = ? and p.path <@ ?::ltree and p.id <> ? and p.state <> 'bin' order by nlevel(p.path), p.id
+                    SQL
+                    ,
+                    [
+                        $shift->from,
+                        $shift->fromKey,
+                        $shift->to,
+                        mb_strlen($shift->from) + 1,
+                        $shift->toKey,
+                        mb_strlen($shift->fromKey) + 1,
+                        $this->site->id,
+                        $root->path,
+                        $root->id,
+                    ],
+                );
+        foreach ($rows as $row) {
+            $key = $row->key ?? $row->address;
+            yield new CarriedPage(
+                $row->ulid,
+                $row->parent,
+                $row->name,
+                $row->layout,
+                Address::kept($row->address, $key),
+                $row->live,
+                $row->live && $row->listed,
+                $row->known === true,
+                $row->plain === true && $row->back,
+                $row->plain === true,
+            );
+        }
     }
 
     public function namingAsCanonical(array $pages): iterable

@@ -16,10 +16,7 @@ final class Composition
      */
     public static function compose(?Address $parent, Slug $slug, AddressRules $rules): Address
     {
-        $base = $parent === null ? '' : rtrim($parent->path, '/');
-        if ($rules->suffix !== '' && str_ends_with(strtolower($base), strtolower($rules->suffix))) {
-            $base = substr($base, 0, -strlen($rules->suffix));
-        }
+        $base = $parent === null ? '' : self::passedOn($parent, $rules);
         $address = Address::stored(NormalForm::of($base.'/'.$slug->encoded(), $rules), $rules);
         if (strlen($address->path) > Address::MAX_LENGTH) {
             throw new InvalidAddress(
@@ -29,5 +26,15 @@ final class Composition
         }
 
         return $address;
+    }
+
+    /** What addresses of pages below begin with: the address without what the site puts at the end of every one, and without a slash. */
+    public static function passedOn(Address $parent, AddressRules $rules): string
+    {
+        $base = rtrim($parent->path, '/');
+
+        return $rules->suffix !== '' && str_ends_with(strtolower($base), strtolower($rules->suffix))
+            ? substr($base, 0, -strlen($rules->suffix))
+            : $base;
     }
 }

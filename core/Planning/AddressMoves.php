@@ -10,6 +10,7 @@ use Heronstem\Core\Ripple\AddressEffects;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\CarriedPages;
 use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -21,19 +22,22 @@ final class AddressMoves
         $moved = self::moved($workspace, $outcome);
 
         return new AddressEffects(
-            $moved,
-            Series::from(static fn (): \Generator => self::moves($moved, $workspace, $outcome, $claims), count($moved)),
+            [...$moved, ...$outcome->carried()->ids()],
+            Series::from(static function () use ($moved, $workspace, $outcome, $claims): \Generator {
+                yield from self::moves($moved, $workspace, $outcome, $claims);
+                yield from self::movesAlong($outcome->carried());
+            }, count($moved) + $outcome->carried()->count()),
             $claims->differences,
-            self::heirs($workspace, $outcome, $claims->differences),
+            self::heirs($workspace, $outcome, $claims->single),
             $workspace->rulesDifference(),
         );
     }
 
-    /** @return list<string> */
+    /** @return list<string> those that are looked at by themselves */
     private static function moved(Workspace $workspace, PagesAfter $outcome): array
     {
         $moved = [];
-        foreach ($outcome as $id => $page) {
+        foreach ($outcome->singly() as $id => $page) {
             $before = $workspace->pages->before($id);
             if ($page !== null && $before !== null && ! $page->isBinned() && ! $before->isBinned() && $page->address->path !== $before->address->path) {
                 $moved[] = $id;
@@ -55,6 +59,14 @@ final class AddressMoves
                 $was = $claims->differenceAt($before->address)?->before;
                 yield new AddressMove($id, $page->name, $before->address, $page->address, $was?->kind === ClaimKind::Page && $was->everLive);
             }
+        }
+    }
+
+    /** @return \Generator<int, AddressMove> */
+    private static function movesAlong(CarriedPages $pages): \Generator
+    {
+        foreach ($pages->ids() as $id) {
+            yield new AddressMove($id, $pages->name($id), $pages->before($id), $pages->after($id), $pages->isKnown($id));
         }
     }
 

@@ -16,6 +16,7 @@ final readonly class ClaimPlan
 {
     /**
      * @param  Series<ClaimDifference>  $differences  ordered by address
+     * @param  Series<ClaimDifference>  $single  those of them that do not just follow from pages being carried along
      * @param  list<AddressClash>  $clashes  addresses that are wanted and held by somebody else
      * @param  list<Question>  $questions
      * @param  list<Note>  $notes
@@ -24,6 +25,7 @@ final readonly class ClaimPlan
     public function __construct(
         private ClaimsInQuestion $question,
         public Series $differences,
+        public Series $single,
         public array $clashes,
         public array $questions,
         public array $notes,

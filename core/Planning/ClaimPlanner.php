@@ -40,10 +40,12 @@ final class ClaimPlanner
         $inBetween = $restored->restore();
         $unremovable = RemovedPages::settle($question);
         $rules = RuleClaims::settle($question);
+        $single = $question->claims->differences();
 
         return new ClaimPlan(
             $question,
-            $question->claims->differences(),
+            $question->claims->withCarried($single),
+            $single,
             [...array_values(array_replace($own->clashes, $further->clashes)), ...$rules],
             [...$retired, ...$inBetween],
             [...$own->notes, ...$further->notes],

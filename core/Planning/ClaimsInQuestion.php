@@ -9,6 +9,7 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\CarriedClaims;
 use Heronstem\Core\Workspace\ClaimOverlay;
 use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
@@ -33,7 +34,8 @@ final readonly class ClaimsInQuestion
      */
     public static function read(Workspace $workspace, Batch $batch, PagesAfter $outcome): self
     {
-        $claims = ClaimOverlay::of($workspace->ledger, self::addresses($workspace, $batch, $outcome));
+        self::singleOut($workspace, $batch, $outcome);
+        $claims = ClaimOverlay::of($workspace->ledger, self::addresses($workspace, $batch, $outcome), new CarriedClaims($outcome->carried()));
         $keys = [];
         foreach (self::claimsAbout($workspace, $outcome) as $claim) {
             $claims->know($claim);
@@ -66,10 +68,25 @@ final readonly class ClaimsInQuestion
         return $page === null ? null : $this->outcome->find($page) ?? $this->workspace->pages->find($page);
     }
 
-    /** @return \Generator<int, Address> some of them more than once */
+    /** Pages carried along whose addresses something else in the batch is about are looked at by themselves. */
+    private static function singleOut(Workspace $workspace, Batch $batch, PagesAfter $outcome): void
+    {
+        $carried = $outcome->carried();
+        $wanted = [];
+        foreach ($carried->count() === 0 ? [] : self::addresses($workspace, $batch, $outcome) as $address) {
+            foreach (array_filter([$carried->formerlyAt($address->key), $carried->nextAt($address->key)]) as $id) {
+                $wanted[$id] = true;
+            }
+        }
+        foreach ($wanted as $id => $_) {
+            $outcome->single((string) $id);
+        }
+    }
+
+    /** @return \Generator<int, Address> of pages that are looked at by themselves and of what else the batch is about; some more than once */
     private static function addresses(Workspace $workspace, Batch $batch, PagesAfter $outcome): \Generator
     {
-        foreach ($outcome as $id => $page) {
+        foreach ($outcome->singly() as $id => $page) {
             foreach (array_filter([$workspace->pages->before($id)?->address, $page?->address]) as $address) {
                 yield $address;
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
+use Heronstem\Core\Address\AddressShift;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\AddressComposer;
@@ -19,54 +20,104 @@ final class ComposedAddresses
     /** Deepest level a page may stand on; the top is level 1. */
     public const MAX_DEPTH = 32;
 
-    /** @var array<string, true> pages whose address may differ from before */
+    /** @var array<string, true> pages that are looked at by themselves and whose address may differ from before */
     private array $affected = [];
+
+    /** @var array<string, bool> whether a page, or one that it stands below, is such */
+    private array $moved = [];
 
     /** @var array<string, int> */
     private array $levels = [];
 
+    private readonly AddressComposer $composer;
+
+    private readonly PagesAfter $outcome;
+
     private function __construct(private readonly Workspace $workspace)
     {
+        $this->composer = AddressComposer::where($workspace, $this->moves(...));
+        $this->outcome = new PagesAfter($workspace->pages);
     }
 
     /**
      * Every touched or affected page as it will be.
      *
+     * @param  bool  $mayCarry  whether nothing in the batch tells single addresses below a page what becomes of them
+     *
      * @throws InputRefused when a branch would stand too deep
      */
-    public static function of(Workspace $workspace): PagesAfter
+    public static function of(Workspace $workspace, bool $mayCarry): PagesAfter
     {
-        return (new self($workspace))->outcome();
+        $respells = $workspace->rulesDifference() !== null;
+
+        return (new self($workspace))->outcome($mayCarry && ! $respells);
     }
 
-    private function outcome(): PagesAfter
+    private function outcome(bool $mayCarry): PagesAfter
     {
-        $outcome = new PagesAfter($this->workspace->pages);
+        $branches = [];
         foreach ($this->workspace->pages->touched() as $id) {
             $page = $this->workspace->pages->find($id);
-            $outcome->add($id);
+            $this->outcome->add($id);
             $before = $this->workspace->pages->before($id);
             if ($page === null || $page->isBinned() || ($before !== null && ! $this->movesBranch($before, $page))) {
                 continue;
             }
             $this->affected[$id] = true;
-            foreach ($before === null || $before->isBinned() ? [] : $this->workspace->pages->branchBefore($id) as $below) {
-                $this->affected[$below] = true;
+            if ($before !== null && ! $before->isBinned()) {
+                $branches[$id] = [$before, $page];
             }
         }
         if ($this->workspace->rulesDifference()?->respells() === true) {
             $this->affected += $this->workspace->pages->wholeBefore();
         }
-        $composer = AddressComposer::where($this->workspace, fn (string $id): bool => isset($this->affected[$id]));
+        $this->takeAlong($branches, $mayCarry);
         foreach ($this->affected as $id => $_) {
             $page = $this->workspace->pages->find((string) $id);
             if ($page !== null && ! $page->isBinned()) {
-                $outcome->addAt($page, $composer->address($page));
+                $this->outcome->addAt($page, $this->composer->address($page));
                 $this->guardDepth($page);
             }
         }
 
-        return $outcome;
+        return $this->outcome;
+    }
+
+    /**
+     * What is below pages that move: plainly, where that can be, the others each by itself.
+     *
+     * @param  array<string, array{Page, Page}>  $branches  pages at the top, before and after
+     */
+    private function takeAlong(array $branches, bool $mayCarry): void
+    {
+        $carried = new CarriedBranches($this->workspace, array_fill_keys(array_keys($branches), true));
+        $whole = [];
+        foreach ($branches as $id => [$before, $after]) {
+            $isPlain = $mayCarry && ! $before->leftOut && ! $after->leftOut;
+            $shift = $isPlain ? AddressShift::between($before->address, $this->composer->address($after), $this->workspace->rules()) : null;
+            if ($shift === null) {
+                $whole[] = (string) $id;
+            } else {
+                $carried->takeAlong($after, $shift, self::MAX_DEPTH - $this->level($after));
+            }
+        }
+        $this->outcome->carry($carried->pages);
+        $this->workspace->pages->expect($carried->others());
+        $this->affected += array_fill_keys($carried->others(), true);
+        foreach ($whole as $id) {
+            $this->affected += array_fill_keys($this->workspace->pages->branchBefore($id), true);
+        }
+    }
+
+    /** Whether a page's address may differ from before: something became of it, or of one that it stands below. */
+    private function moves(string $id): bool
+    {
+        if (! isset($this->moved[$id])) {
+            $parent = $this->workspace->pages->find($id)?->parent;
+            $this->moved[$id] = isset($this->affected[$id]) || ($parent !== null && $this->moves($parent));
+        }
+
+        return $this->moved[$id];
     }
 
     private function movesBranch(Page $before, Page $after): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
+use Heronstem\Core\Menu\BranchContents;
+use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Tree\Page;
@@ -40,8 +42,8 @@ final class MenusTouched
             if ($entry->page() !== null && $outcome->has($entry->page())) {
                 return true;
             }
-            foreach ($entry->kind === EntryKind::Branch ? $outcome->ids() : [] as $page) {
-                if ($before->inBranch($entry, (string) $page) !== null || $after->inBranch($entry, (string) $page) !== null) {
+            foreach ($entry->kind === EntryKind::Branch ? self::near($entry, $outcome, $workspace) : [] as $page) {
+                if ($before->inBranch($entry, $page) !== null || $after->inBranch($entry, $page) !== null) {
                     return true;
                 }
             }
@@ -51,6 +53,19 @@ final class MenusTouched
         }
 
         return false;
+    }
+
+    /**
+     * Pages that the branch may show. Of those carried along plainly it shows none without a page in between that the batch touches.
+     *
+     * @return list<string>
+     */
+    private static function near(Entry $branch, PagesAfter $outcome, Workspace $workspace): array
+    {
+        $near = $outcome->carried()->near(($branch->contents ?? new BranchContents())->depth - 1);
+        $workspace->pages->expect($near);
+
+        return [...$outcome->singleIds(), ...$near];
     }
 
     /**

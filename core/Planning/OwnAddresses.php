@@ -15,7 +15,7 @@ final class OwnAddresses
     public static function take(ClaimsInQuestion $question, Obstacles $obstacles): TakenAddresses
     {
         $clashes = $notes = [];
-        foreach ($question->outcome as $page) {
+        foreach ($question->outcome->singly() as $page) {
             if ($page === null || $page->isBinned()) {
                 continue;
             }

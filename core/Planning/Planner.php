@@ -102,7 +102,7 @@ final readonly class Planner
         self::makeChanges($batch, $workspace);
         RespelledSite::carryOut($workspace);
         OwnersOnly::guard($workspace);
-        $outcome = ComposedAddresses::of($workspace);
+        $outcome = ComposedAddresses::of($workspace, $batch->undoes() === []);
         $claims = ClaimPlanner::plan($workspace, $batch, $outcome);
         $stuck = array_diff_key(array_fill_keys($claims->unremovable, true), $spared);
 

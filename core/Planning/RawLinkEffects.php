@@ -52,8 +52,9 @@ final readonly class RawLinkEffects
      */
     private function turned(ClaimPlan $claims, \Closure $spelled, array $offline): array
     {
-        $turned = [];
-        foreach ($claims->differences as $difference) {
+        // Who is carried along goes on being led to, and its former address is a redirect.
+        $turned = $this->outcome->carried()->liveByFormerKey();
+        foreach ($claims->single as $difference) {
             $page = $difference->before?->page;
             $after = $page === null ? null : $spelled($difference);
             $stays = $after?->page === $page && in_array($after?->kind, [ClaimKind::Page, ClaimKind::Also, $difference->before?->kind], true);

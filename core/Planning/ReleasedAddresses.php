@@ -17,7 +17,7 @@ final readonly class ReleasedAddresses
     public static function of(ClaimsInQuestion $question): self
     {
         $released = [];
-        foreach ($question->outcome as $id => $page) {
+        foreach ($question->outcome->singly() as $id => $page) {
             $before = $question->workspace->pages->before($id);
             if ($before === null || $before->isBinned()) {
                 continue;

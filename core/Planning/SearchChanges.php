@@ -17,6 +17,7 @@ use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Workspace\CarriedPages;
 use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -56,6 +57,7 @@ final class SearchChanges
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
         $changes->inheritsAnew = $settings !== null || $changes->isInheritedAnew();
         $concerned = $changes->concerned($outcome, $settings?->concernsPages() ?? false) + array_fill_keys($visitors->pages(), true);
+        $concerned += $changes->carriedAlong($outcome->carried(), $concerned);
         foreach (array_keys($concerned) as $id) {
             $changes->compare((string) $id, $outcome);
         }
@@ -69,7 +71,8 @@ final class SearchChanges
         if ($whole) {
             return array_fill_keys($outcome->ids(), true) + $this->workspace->pages->wholeBefore();
         }
-        $concerned = array_fill_keys($outcome->ids(), true) + array_fill_keys($this->workspace->pages->namingAsCanonical($outcome->ids()), true);
+        $concerned =
+            array_fill_keys($outcome->singleIds(), true) + array_fill_keys($this->workspace->pages->namingAsCanonical($outcome->ids()), true);
         // Of a page that is only carried along nothing changes that others could inherit.
         foreach ($this->workspace->pages->touched() as $id) {
             [$before, $page] = [$this->workspace->pages->before($id), $outcome->find($id)];
@@ -79,6 +82,40 @@ final class SearchChanges
         }
 
         return $concerned;
+    }
+
+    /**
+     * Of pages that are carried along plainly the same is told at another address, and what is told of one is told of all that are like it.
+     *
+     * @param  array<string, true>  $concerned  pages that are compared anyway
+     * @return array<string, true> those that have to be compared one by one after all
+     */
+    private function carriedAlong(CarriedPages $carried, array $concerned): array
+    {
+        $others = [];
+        foreach ($carried->liveAlike() as $alike) {
+            $alike = array_diff_key($alike, $concerned);
+            if ($alike === []) {
+                continue;
+            }
+            $one = (string) array_key_first($alike);
+            $this->workspace->pages->expect([$one]);
+            $page = $this->workspace->pages->known($one);
+            [$was, $is] = [$this->was($page), $this->is($page)];
+            $pattern = $is->titlePattern();
+            if (
+                $was->values->toText() !== $is->values->toText() ||
+                $pattern->mentions('parent') ||
+                $pattern->mentions('section') ||
+                $pattern->mentionsFields()
+            ) {
+                $others += array_fill_keys(array_keys($alike), true);
+            } elseif ($is->index() && $is->inSitemap() && $this->isOpen($page, true)) {
+                $this->sitemapEntries += count(array_filter($alike));
+            }
+        }
+
+        return $others;
     }
 
     /** Whether anything that pages inherit, or where they stand, is another after the batch. */

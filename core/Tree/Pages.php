@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Tree;
 
+use Heronstem\Core\Address\AddressShift;
+
 /**
  * Port: the pages of one site, read by branch and neighbourhood, never as a whole.
  * A page in the bin is found by its identity, and takes part in nothing else unless said.
@@ -27,6 +29,14 @@ interface Pages
      * @return iterable<Page>
      */
     public function branch(string $id): iterable;
+
+    /**
+     * Everything in the tree below a page of it, parents before their children, each in few words: with what is at its address
+     * and at the one that it would get.
+     *
+     * @return iterable<CarriedPage>
+     */
+    public function carried(string $id, AddressShift $shift): iterable;
 
     /**
      * Every page of the tree, parents before their children: for what is set for the whole site.

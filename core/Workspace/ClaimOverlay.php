@@ -32,9 +32,14 @@ final class ClaimOverlay
     /** @var array<string, HeldClaim> */
     private array $atHand = [];
 
-    /** @param  int  $mostAtHand  addresses whose claims are held as they are */
-    public function __construct(private readonly int $mostAtHand = self::AT_HAND)
-    {
+    /**
+     * @param  int  $mostAtHand  addresses whose claims are held as they are
+     * @param  CarriedClaims  $carried  claims that are neither read nor held, since they follow from others
+     */
+    public function __construct(
+        private readonly int $mostAtHand = self::AT_HAND,
+        private readonly CarriedClaims $carried = new CarriedClaims(new CarriedPages()),
+    ) {
     }
 
     /**
@@ -42,9 +47,9 @@ final class ClaimOverlay
      *
      * @param  iterable<Address>  $addresses
      */
-    public static function of(Ledger $ledger, iterable $addresses): self
+    public static function of(Ledger $ledger, iterable $addresses, CarriedClaims $carried = new CarriedClaims(new CarriedPages())): self
     {
-        $overlay = new self();
+        $overlay = new self(carried: $carried);
         $piece = [];
         foreach ($addresses as $address) {
             if ($overlay->isAsked($address->key)) {
@@ -76,17 +81,20 @@ final class ClaimOverlay
     /** Whether the claim at an address has been read, or is known to be none. */
     public function isAsked(string $key): bool
     {
-        return isset($this->claims[$key]);
+        return isset($this->claims[$key]) || $this->carried->knows($key);
     }
 
     public function now(string $key): ?Claim
     {
         $held = $this->atHand[$key] ?? null;
+        if (! isset($this->claims[$key])) {
+            return $this->carried->now($key);
+        }
 
         return $held === null ? self::claim($key, $this->held($key)[0]) : $held->now;
     }
 
-    /** @return \Generator<string, Claim> those that are known, as they are, by key */
+    /** @return \Generator<string, Claim> those that were read, as they are, by key */
     public function all(): \Generator
     {
         foreach ($this->claims as $key => $_) {
@@ -104,6 +112,9 @@ final class ClaimOverlay
         if ($held !== null) {
             return $held->then === false ? $held->now : $held->then;
         }
+        if (! isset($this->claims[$key])) {
+            return $this->carried->planned($key);
+        }
         [$now, $then] = $this->held($key);
 
         return self::claim($key, $then ?? $now);
@@ -113,7 +124,11 @@ final class ClaimOverlay
     {
         $held = $this->atHand[$key] ?? null;
 
-        return $held === null ? str_contains($this->claims[$key] ?? '', self::THEN) : $held->then !== false;
+        return $held === null
+            ? (isset($this->claims[$key])
+                ? str_contains($this->claims[$key], self::THEN)
+                : $this->carried->knows($key))
+            : $held->then !== false;
     }
 
     /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
@@ -124,8 +139,12 @@ final class ClaimOverlay
         return $this->isPlanned($key) && ($after === null || ($after->kind === ClaimKind::Gone && $this->now($key)?->kind !== ClaimKind::Gone));
     }
 
+    /** @param  string  $key  of an address that no page carried along plainly has or gets */
     public function set(string $key, ?Claim $claim): void
     {
+        if (! isset($this->claims[$key]) && $this->carried->knows($key)) {
+            throw new \LogicException("The claim at $key follows from others, and was set.");
+        }
         // Looked up by this key, however it is spelled.
         $claim = $claim === null || $claim->address->key === $key ? $claim : $claim->at(Address::kept($claim->address->path, $key));
         $held = $this->hand($key);
@@ -136,7 +155,7 @@ final class ClaimOverlay
         }
     }
 
-    /** @return \Generator<string, Claim|null> what will be, where it differs or was looked at */
+    /** @return \Generator<string, Claim|null> what will be of those that were read, where it differs or was looked at */
     public function after(): \Generator
     {
         foreach ($this->claims as $key => $_) {
@@ -157,7 +176,29 @@ final class ClaimOverlay
         return ($was === null) === ($is === null) && ($was === null || $is === null || $was->says($is)) ? null : new ClaimDifference($key, $was, $is);
     }
 
-    /** @return Series<ClaimDifference> ordered by address */
+    /**
+     * @param  Series<ClaimDifference>  $single  as differences() gave them
+     * @return Series<ClaimDifference> those, and those of pages that are carried along; ordered by address
+     */
+    public function withCarried(Series $single): Series
+    {
+        if ($this->carried->pages->count() === 0) {
+            return $single;
+        }
+        $keys = null;
+
+        return Series::from(function () use ($single, &$keys): \Generator {
+            if ($keys === null) {
+                $keys = [...$single->each(static fn (ClaimDifference $each): string => $each->key), ...$this->carried->pages->keys()];
+                sort($keys, SORT_STRING);
+            }
+            foreach ($keys as $key) {
+                yield new ClaimDifference($key, $this->now($key), $this->planned($key));
+            }
+        }, count($single) + 2 * $this->carried->pages->count());
+    }
+
+    /** @return Series<ClaimDifference> of addresses that were read, ordered by address */
     public function differences(): Series
     {
         $keys = [];

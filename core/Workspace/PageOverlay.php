@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Workspace;
 
+use Heronstem\Core\Address\AddressShift;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\CarriedPage;
 use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
@@ -26,6 +28,8 @@ final class PageOverlay
     private readonly OrdersBefore $ordersBefore;
 
     private readonly SiblingOrders $orders;
+
+    private ?CarriedPages $carried = null;
 
     public function __construct(private readonly Pages $pages)
     {
@@ -110,11 +114,16 @@ final class PageOverlay
     public function before(string $id): ?Page
     {
         $page = $this->original->find($id);
-        if ($page === null && ! $this->original->has($id)) {
-            $this->original->put($id, $page = $this->pages->page($id));
+        if ($page !== null || $this->original->has($id)) {
+            return $page;
+        }
+        if ($this->carried?->has($id) === true) {
+            $this->expect($this->carried->around($id));
+        } else {
+            $this->original->put($id, $this->pages->page($id));
         }
 
-        return $page;
+        return $this->original->find($id);
     }
 
     public function put(Page $page): void
@@ -150,6 +159,22 @@ final class PageOverlay
         }
 
         return $ids;
+    }
+
+    /**
+     * What was below a page of the tree, each in few words, nothing of it remembered.
+     *
+     * @return iterable<CarriedPage>
+     */
+    public function carriedBefore(string $id, AddressShift $shift): iterable
+    {
+        return $this->pages->carried($id, $shift);
+    }
+
+    /** These are known to be there, and read in pieces where they are asked for. */
+    public function carry(CarriedPages $pages): void
+    {
+        $this->carried = $pages;
     }
 
     /**

@@ -18,8 +18,32 @@ final class PagesAfter implements \Countable, \IteratorAggregate
     /** @var array<string, string|bool> the address and, where it is another, its key; true for the one it has, false for a page that goes */
     private array $pages = [];
 
+    private CarriedPages $carried;
+
     public function __construct(private readonly PageOverlay $workspace)
     {
+        $this->carried = new CarriedPages();
+    }
+
+    /** Pages that are carried along plainly from now on: nothing is looked at of each but its address. */
+    public function carry(CarriedPages $pages): void
+    {
+        $this->carried = $pages;
+        $this->workspace->carry($pages);
+    }
+
+    /** One of them is looked at by itself after all. */
+    public function single(string $id): void
+    {
+        $page = $this->workspace->known($id);
+        $address = $this->carried->after($id);
+        $this->carried->drop($id);
+        $this->addAt($page, $address);
+    }
+
+    public function carried(): CarriedPages
+    {
+        return $this->carried;
     }
 
     /** A page with what the workspace says of it; one that is not there any more goes. */
@@ -40,12 +64,15 @@ final class PagesAfter implements \Countable, \IteratorAggregate
     /** Whether the batch concerns the page, one that goes included. */
     public function has(?string $id): bool
     {
-        return $id !== null && isset($this->pages[$id]);
+        return $id !== null && (isset($this->pages[$id]) || $this->carried->has($id));
     }
 
     /** Null for a page that goes, and for one that the batch does not concern. */
     public function find(?string $id): ?Page
     {
+        if ($id !== null && $this->carried->has($id)) {
+            return $this->workspace->known($id)->at($this->carried->after($id));
+        }
         $address = $id === null ? false : $this->pages[$id] ?? false;
         $page = $address === false || $id === null ? null : $this->workspace->find($id);
         if (! is_string($address)) {
@@ -59,10 +86,25 @@ final class PagesAfter implements \Countable, \IteratorAggregate
     /** @return list<string> */
     public function ids(): array
     {
+        return [...$this->singleIds(), ...$this->carried->ids()];
+    }
+
+    /** @return list<string> all but those that are carried along plainly */
+    public function singleIds(): array
+    {
         return array_map(strval(...), array_keys($this->pages));
     }
 
     public function getIterator(): \Generator
+    {
+        yield from $this->singly();
+        foreach ($this->carried->ids() as $id) {
+            yield $id => $this->find($id);
+        }
+    }
+
+    /** @return \Generator<string, Page|null> all but those that are carried along plainly */
+    public function singly(): \Generator
     {
         foreach ($this->pages as $id => $_) {
             yield (string) $id => $this->find((string) $id);
@@ -71,6 +113,6 @@ final class PagesAfter implements \Countable, \IteratorAggregate
 
     public function count(): int
     {
-        return count($this->pages);
+        return count($this->pages) + $this->carried->count();
     }
 }

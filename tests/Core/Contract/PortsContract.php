@@ -7,6 +7,8 @@ namespace Tests\Core\Contract;
 use Heronstem\Core\Access\Marks;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressShift;
+use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\AddAddress;
 use Heronstem\Core\Change\ArrangeMenu;
 use Heronstem\Core\Change\Change;
@@ -18,11 +20,13 @@ use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\MakeMenu;
 use Heronstem\Core\Change\MakeRedirect;
 use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\Pin;
 use Heronstem\Core\Change\PlaceMenu;
 use Heronstem\Core\Change\PutInBin;
 use Heronstem\Core\Change\RemoveAddress;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\Tag;
 use Heronstem\Core\Change\UnlistPage;
@@ -52,6 +56,7 @@ use Heronstem\Core\Tree\PersonAtPage;
 use Heronstem\Core\Tree\PersonRole;
 use Heronstem\Core\Workspace\Place;
 use PHPUnit\Framework\Attributes\Test;
+use Tests\Core\Memory\MemorySite;
 
 /** What every implementation of the structure's ports keeps to, in memory or stored. */
 trait PortsContract
@@ -235,6 +240,45 @@ trait PortsContract
             $ids[] = $page->id;
         }
         self::assertSame([self::TRAVEL, self::TIMES, self::SUMMER], $ids);
+    }
+
+    #[Test]
+    public function what_a_branch_takes_along_is_told_in_few_words_with_what_is_at_its_addresses(): void
+    {
+        $this->givenASite();
+        $rules = new AddressRules();
+        $this->carryOut(new Move(self::HELP, Place::lastIn(self::TRAVEL)));
+        $this->carryOut(
+            new Pin(self::SUMMER, Address::set('/sun', $rules)),
+            new Make('01J00000000000000000000005', PageName::of('Été (%) 1'), Place::lastIn(self::TIMES), Slug::of('été')),
+            new Make('01J00000000000000000000006', PageName::of('Said'), Place::lastIn(self::HELP)),
+            new SetSearch('01J00000000000000000000006', ['canonical' => self::TIMES]),
+            new Make('01J00000000000000000000007', PageName::of('Left'), Place::lastIn(self::HELP)),
+            new ChangeKind('01J00000000000000000000007', PageKind::Section),
+            new LeaveOutOfAddresses('01J00000000000000000000007'),
+            new Make('01J00000000000000000000008', PageName::of('Binned'), Place::lastIn(self::HELP)),
+            new PutInBin('01J00000000000000000000008'),
+            new Make('01J00000000000000000000009', PageName::of('In the way'), Place::lastIn(self::HELP)),
+            AddAddress::sendingOn(self::TRAVEL, Address::set('/help/in-the-way', $rules)),
+        );
+        $shift = AddressShift::between(Address::stored('/travel/help', $rules), Address::stored('/help', $rules), $rules);
+        self::assertNotNull($shift);
+
+        $told = [...$this->pages()->carried(self::HELP, $shift)];
+
+        $expected = [];
+        foreach ($this->pages()->branch(self::HELP) as $page) {
+            if ($page->id !== self::HELP) {
+                $claims = $this->ledger()->claimsOn(array_values(array_filter([$page->address, $shift->of($page->address)])));
+                $expected[$page->id] = MemorySite::carriedPage($page, $claims, $shift);
+            }
+        }
+        self::assertEquals($expected, array_column($told, null, 'id'));
+        self::assertSame(self::TIMES, $told[0]->id);
+        self::assertTrue($told[0]->isPlain && $told[0]->comesBack, 'Its next address leads to it already.');
+        $plain = array_column($told, 'isPlain', 'id');
+        ksort($plain);
+        self::assertSame([true, false, true, false, false, false], array_values($plain));
     }
 
     #[Test]

@@ -10,6 +10,7 @@ use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\AddressRulesDifference;
+use Heronstem\Core\Address\AddressShift;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Change;
@@ -45,6 +46,7 @@ use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SiteSearch;
 use Heronstem\Core\Series;
+use Heronstem\Core\Tree\CarriedPage;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\PageName;
@@ -97,6 +99,9 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
 
     /** Whether copies keep code. */
     public bool $writesCode = false;
+
+    /** Whether pages that move along are told in few words. */
+    public bool $carriesPlainly = true;
 
     /** Whoever looks at menus. */
     public Guest $guest;
@@ -416,6 +421,40 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
                 }
             }
         }
+    }
+
+    public function carried(string $id, AddressShift $shift): iterable
+    {
+        $level = $this->carriesPlainly ? [$id] : [];
+        foreach ($this->carriesPlainly ? [] : $this->branch($id) as $page) {
+            // Nothing is carried in few words: what is told then must be the same.
+            yield from $page->id === $id
+                ? []
+                : [new CarriedPage($page->id, $page->parent, '', '', $page->address, false, false, false, false, false)];
+        }
+        while ($level !== []) {
+            $children = array_filter(array_merge(...array_map($this->childrenOf(...), $level)), static fn (Page $page): bool => ! $page->isBinned());
+            foreach ($children as $page) {
+                yield self::carriedPage($page, $this->claims, $shift);
+            }
+            $level = array_values(array_column($children, 'id'));
+        }
+    }
+
+    /** @param  array<string, Claim>  $claims  by key; those that matter here among them */
+    public static function carriedPage(Page $page, array $claims, AddressShift $shift): CarriedPage
+    {
+        $next = $shift->of($page->address);
+        $own = $claims[$page->address->key] ?? null;
+        $there = $next === null ? null : $claims[$next->key] ?? null;
+
+        return CarriedPage::of(
+            $page,
+            $shift,
+            $own?->isPageOf($page->id) === true && $own->address->path === $page->address->path ? $own->everLive : null,
+            $there === null,
+            $there !== null && $next !== null && $there->says(Claim::redirectTo($next, $page->id, true)),
+        );
     }
 
     public function childOrder(?string $parent): array
