@@ -29,17 +29,23 @@ final readonly class ClaimWriter
      * What stops being a page's own address is turned where it stands; everything else is written anew, so that
      * pages which trade places never hold two addresses at once.
      *
-     * @param  Series<ClaimDifference>  $differences  gone through three times
+     * @param  Series<ClaimDifference>  $differences  gone through twice
      */
     public function write(Series $differences, Site $site, HistoryEntry $entry): void
     {
-        $gone = $differences->having(static fn (ClaimDifference $each): bool => $each->before !== null && ! self::isTurned($each));
-        foreach ($gone->inPieces(self::PIECE) as $piece) {
-            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of(array_column($piece, 'key'))]);
-        }
-        foreach ($differences->having(self::isTurned(...))->inPieces(self::PIECE) as $piece) {
-            $this->turn($piece, $site, $entry);
-            $this->ticks->written(count($piece));
+        foreach ($differences->having(static fn (ClaimDifference $each): bool => $each->before !== null)->inPieces(self::PIECE) as $piece) {
+            $turned = array_values(array_filter($piece, self::isTurned(...)));
+            $gone = array_values(array_filter($piece, static fn (ClaimDifference $each): bool => ! self::isTurned($each)));
+            if ($gone !== []) {
+                $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [
+                    $site->id,
+                    PgArray::of(array_column($gone, 'key')),
+                ]);
+            }
+            if ($turned !== []) {
+                $this->turn($turned, $site, $entry);
+            }
+            $this->ticks->written(count($turned));
         }
         $new = $differences->having(static fn (ClaimDifference $each): bool => $each->after !== null && ! self::isTurned($each));
         foreach ($new->inPieces(self::PIECE) as $piece) {

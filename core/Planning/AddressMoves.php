@@ -30,6 +30,8 @@ final class AddressMoves
             $claims->differences,
             self::heirs($workspace, $outcome, $claims->single),
             $workspace->rulesDifference(),
+            $claims->single,
+            $outcome->carried(),
         );
     }
 

@@ -44,7 +44,7 @@ final class CarriedBranches
                 continue;
             }
             $level = ($levels[$parent] ?? $room) + 1;
-            if ($level <= $room && $this->isPlain($page) && $this->pages->add($page, $shift, $level)) {
+            if ($level <= $room && $this->isPlain($page) && $this->pages->add($page, $shift, $top->id, $level)) {
                 $levels[$page->id] = $level;
             } else {
                 $this->others[$page->id] = true;

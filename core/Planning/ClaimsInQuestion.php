@@ -7,6 +7,7 @@ namespace Heronstem\Core\Planning;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\CarriedClaims;
@@ -19,6 +20,7 @@ final readonly class ClaimsInQuestion
 {
     /**
      * @param  Series<Claim>  $about  claims about pages that come, go or become visible
+     * @param  SingledOut  $single  pages of the outcome that are looked at by themselves, and what is undone of their addresses
      */
     private function __construct(
         public Workspace $workspace,
@@ -26,6 +28,7 @@ final readonly class ClaimsInQuestion
         public PagesAfter $outcome,
         public ClaimOverlay $claims,
         public Series $about,
+        public SingledOut $single,
     ) {
     }
 
@@ -34,8 +37,12 @@ final readonly class ClaimsInQuestion
      */
     public static function read(Workspace $workspace, Batch $batch, PagesAfter $outcome): self
     {
-        self::singleOut($workspace, $batch, $outcome);
-        $claims = ClaimOverlay::of($workspace->ledger, self::addresses($workspace, $batch, $outcome), new CarriedClaims($outcome->carried()));
+        $single = new SingledOut($batch, $outcome, self::addresses($workspace, [], $outcome));
+        $claims = ClaimOverlay::of(
+            $workspace->ledger,
+            self::addresses($workspace, $single->undone, $outcome),
+            new CarriedClaims($outcome->carried()),
+        );
         $keys = [];
         foreach (self::claimsAbout($workspace, $outcome) as $claim) {
             $claims->know($claim);
@@ -46,7 +53,7 @@ final readonly class ClaimsInQuestion
             $claims->know($claim);
         }
 
-        return new self($workspace, $batch, $outcome, $claims, $about);
+        return new self($workspace, $batch, $outcome, $claims, $about, $single);
     }
 
     /** Where a request for an address is looked up once all is done, if that is at another one. */
@@ -68,31 +75,19 @@ final readonly class ClaimsInQuestion
         return $page === null ? null : $this->outcome->find($page) ?? $this->workspace->pages->find($page);
     }
 
-    /** Pages carried along whose addresses something else in the batch is about are looked at by themselves. */
-    private static function singleOut(Workspace $workspace, Batch $batch, PagesAfter $outcome): void
-    {
-        $carried = $outcome->carried();
-        $wanted = [];
-        foreach ($carried->count() === 0 ? [] : self::addresses($workspace, $batch, $outcome) as $address) {
-            foreach (array_filter([$carried->formerlyAt($address->key), $carried->nextAt($address->key)]) as $id) {
-                $wanted[$id] = true;
-            }
-        }
-        foreach ($wanted as $id => $_) {
-            $outcome->single((string) $id);
-        }
-    }
-
-    /** @return \Generator<int, Address> of pages that are looked at by themselves and of what else the batch is about; some more than once */
-    private static function addresses(Workspace $workspace, Batch $batch, PagesAfter $outcome): \Generator
+    /**
+     * @param  list<Series<ClaimDifference>>  $undone
+     * @return \Generator<int, Address> of pages that are looked at by themselves and of what else the batch is about; some more than once
+     */
+    private static function addresses(Workspace $workspace, array $undone, PagesAfter $outcome): \Generator
     {
         foreach ($outcome->singly() as $id => $page) {
             foreach (array_filter([$workspace->pages->before($id)?->address, $page?->address]) as $address) {
                 yield $address;
             }
         }
-        foreach ($batch->undoes() as $undo) {
-            foreach ($undo->claims as $difference) {
+        foreach ($undone as $claims) {
+            foreach ($claims as $difference) {
                 $claim = $difference->before ?? $difference->after;
                 if ($claim !== null) {
                     yield Address::kept($claim->address->path, $difference->key);

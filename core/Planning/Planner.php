@@ -102,11 +102,19 @@ final readonly class Planner
         self::makeChanges($batch, $workspace);
         RespelledSite::carryOut($workspace);
         OwnersOnly::guard($workspace);
-        $outcome = ComposedAddresses::of($workspace, $batch->undoes() === []);
+        $outcome = ComposedAddresses::of($workspace, self::mayCarry($batch));
         $claims = ClaimPlanner::plan($workspace, $batch, $outcome);
         $stuck = array_diff_key(array_fill_keys($claims->unremovable, true), $spared);
 
         return $stuck === [] ? $this->ripple($batch, $workspace, $outcome, $claims) : $this->planSparing($batch, $spared + $stuck);
+    }
+
+    /** Whether pages may be carried along: what several changes that are undone say of one address is put together one by one. */
+    private static function mayCarry(Batch $batch): bool
+    {
+        $undoes = $batch->undoes();
+
+        return $undoes === [] || (count($batch->changes) === 1 && $undoes[0]->addressRules === null);
     }
 
     /** @throws Refusal when a guard forbids a change, or every page is already as the batch would make it */

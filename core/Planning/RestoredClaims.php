@@ -20,19 +20,21 @@ final readonly class RestoredClaims
     /**
      * @param  array<string, string|null>  $back  what each address goes back to, as far as its page allows, as a short text
      * @param  array<string, BranchTops>  $stood  addresses that stood long enough to be known to visitors, with the pages that are asked about
+     * @param  BranchTops|null  $topsSince  the same of pages that are carried along; null where nothing stood so long
      */
-    private function __construct(private ClaimsInQuestion $question, private array $back, private array $stood)
+    private function __construct(private ClaimsInQuestion $question, private array $back, private array $stood, private ?BranchTops $topsSince)
     {
     }
 
     public static function of(ClaimsInQuestion $question): self
     {
         $back = $stood = [];
-        foreach ($question->batch->undoes() as $entry) {
+        $tops = null;
+        foreach ($question->batch->undoes() as $n => $entry) {
             $tops = $entry->hasStood($question->workspace->now())
                 ? new BranchTops(array_fill_keys(self::concerned($entry, $question), true), $question->workspace->pages)
                 : null;
-            foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
+            foreach (self::isWritten($entry, $question) ? $question->single->undone[$n] : [] as $difference) {
                 $now = array_key_exists($difference->key, $back)
                     ? self::claim($difference->key, $back[$difference->key])
                     : $question->claims->now($difference->key);
@@ -43,7 +45,7 @@ final readonly class RestoredClaims
             }
         }
 
-        return new self($question, $question->claims->underOwnKeys($back), $question->claims->underOwnKeys($stood));
+        return new self($question, $question->claims->underOwnKeys($back), $question->claims->underOwnKeys($stood), $tops);
     }
 
     /** @return list<string> pages that an entry changed; where it changed how addresses are written, all of them */
@@ -111,22 +113,44 @@ final readonly class RestoredClaims
                 $known[$tops->of($page->id)][] = (string) $key;
             }
         }
-        foreach ($known as $id => $keys) {
+        $since = $this->knownSince();
+        foreach ($known + $since as $id => $_) {
+            [$keys, $pages] = [$known[$id] ?? [], $since[$id] ?? []];
             $questions[] = $asked = Question::of(
                 $this->question->workspace->decisions,
                 QuestionKind::InBetween,
                 $this->question->after((string) $id) ?? throw new \LogicException('A page is gone.'),
-                count($keys),
+                count($keys) + count($pages),
                 QuestionKind::InBetween->answers(),
                 Answer::Redirect,
                 matters: false,
             );
-            foreach ($asked->decided?->answer === Answer::Free ? [] : $keys as $key) {
-                $this->keep($key);
-            }
+            $isFree = $asked->decided?->answer === Answer::Free;
+            array_map($this->keep(...), $isFree ? [] : $keys);
+            array_map($this->question->outcome->carried()->letGo(...), $isFree ? $pages : []);
         }
 
         return $questions;
+    }
+
+    /**
+     * Of pages that are carried along: those whose address visitors may know only since what is undone. The others let it go.
+     *
+     * @return array<string, non-empty-list<string>> by the page that is asked about
+     */
+    private function knownSince(): array
+    {
+        $carried = $this->question->outcome->carried();
+        $known = [];
+        foreach ($this->question->single->since as $page) {
+            if ($this->topsSince === null) {
+                $carried->letGo($page);
+            } elseif ($carried->isKnown($page)) {
+                $known[$this->topsSince->of($carried->topOf($page))][] = $page;
+            }
+        }
+
+        return $known;
     }
 
     /** An address goes on leading to the page that has it now. */

@@ -10,6 +10,7 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Series;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\CarriedPages;
 
 /** What a batch does to addresses: where pages move, and what each address answers from now on. */
 final readonly class AddressEffects
@@ -29,16 +30,25 @@ final readonly class AddressEffects
      * @param  Series<ClaimDifference>  $claims  ordered by address
      * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
      * @param  AddressRulesDifference|null  $rules  how addresses are written from now on; null where that stays
+     * @param  Series<ClaimDifference>  $single  those of the claims that do not just follow from pages being carried along
+     * @param  CarriedPages  $carried  these pages
      */
     public function __construct(
         public array $moved,
         public Series $moves,
         public Series $claims,
         public array $heirs,
-        public ?AddressRulesDifference $rules = null,
+        public ?AddressRulesDifference $rules,
+        Series $single,
+        CarriedPages $carried,
     ) {
-        $written = self::claims($claims, static fn (ClaimDifference $each): ?Claim => $each->redirectWritten());
-        $dropped = self::claims($claims, static fn (ClaimDifference $each): ?Claim => $each->redirectDropped());
+        $written = self::counted(
+            $claims,
+            $single,
+            $carried->countLeadingHere(),
+            static fn (ClaimDifference $each): ?Claim => $each->redirectWritten(),
+        );
+        $dropped = self::counted($claims, $single, $carried->countComingBack(), static fn (ClaimDifference $each): ?Claim => $each->redirectDropped());
         [$this->redirectsWritten, $this->redirectsDropped] =
             $rules === null ? [$written, $dropped] : array_map(Series::of(...), self::butRespelled($written->toList(), $dropped->toList(), $rules));
         $wereGone = [];
@@ -47,15 +57,32 @@ final readonly class AddressEffects
                 $wereGone[$rules->asked($each->before->address)->key] = true;
             }
         }
-        $this->gone = self::claims($claims, static fn (ClaimDifference $each): ?Claim => isset($wereGone[$each->key]) ? null : $each->recordedGone());
+        $this->gone = self::claims($single, static fn (ClaimDifference $each): ?Claim => isset($wereGone[$each->key]) ? null : $each->recordedGone());
+    }
+
+    /**
+     * Of pages that are carried along it is known how many there are, so that nobody has to look through them all.
+     *
+     * @param  Series<ClaimDifference>  $all
+     * @param  Series<ClaimDifference>  $single
+     * @param  int<0, max>  $carried
+     * @param  \Closure(ClaimDifference): ?Claim  $claim
+     * @return Series<Claim>
+     */
+    private static function counted(Series $all, Series $single, int $carried, \Closure $claim): Series
+    {
+        $those = self::claims($single, $claim);
+
+        return $carried === 0 ? $those : self::claims($all, $claim, count($those) + $carried);
     }
 
     /**
      * @param  Series<ClaimDifference>  $differences
      * @param  \Closure(ClaimDifference): ?Claim  $claim
+     * @param  int<0, max>|null  $count
      * @return Series<Claim>
      */
-    private static function claims(Series $differences, \Closure $claim): Series
+    private static function claims(Series $differences, \Closure $claim, ?int $count = null): Series
     {
         return Series::from(static function () use ($differences, $claim): \Generator {
             foreach ($differences as $difference) {
@@ -64,7 +91,7 @@ final readonly class AddressEffects
                     yield $found;
                 }
             }
-        });
+        }, $count);
     }
 
     /**

@@ -8,7 +8,7 @@ use Heronstem\Core\Ledger\Claim;
 
 /**
  * The claims of pages that are carried along plainly, before and after: a page lets its address go, which leads to it from now on if
- * visitors knew it, and takes the next one, which is free or leads to it already.
+ * visitors knew it and nobody decided otherwise, and takes the next one, which is free or leads to it already.
  */
 final readonly class CarriedClaims
 {
@@ -23,23 +23,37 @@ final readonly class CarriedClaims
 
     public function now(string $key): ?Claim
     {
-        $page = $this->pages->formerlyAt($key);
-        if ($page !== null) {
-            return Claim::ofPage($this->pages->before($page), $page, $this->pages->isKnown($page));
-        }
-        $page = $this->pages->nextAt($key);
-
-        return $page === null || ! $this->pages->comesBack($page) ? null : Claim::redirectTo($this->pages->after($page), $page, true);
+        return $this->at($key)[0];
     }
 
     public function planned(string $key): ?Claim
     {
-        $page = $this->pages->nextAt($key);
-        if ($page !== null) {
-            return Claim::ofPage($this->pages->after($page), $page, $this->pages->comesBack($page) || $this->pages->isLive($page));
-        }
-        $page = $this->pages->formerlyAt($key);
+        return $this->at($key)[1];
+    }
 
-        return $page === null || ! $this->pages->isKnown($page) ? null : Claim::redirectTo($this->pages->before($page), $page, true);
+    /** @return array{Claim|null, Claim|null} what is at an address, and what will be */
+    public function at(string $key): array
+    {
+        $page = $this->pages->formerlyAt($key);
+        if ($page !== null) {
+            $address = $this->pages->before($page);
+            $isKnown = $this->pages->isKnown($page);
+
+            return [
+                Claim::ofPage($address, $page, $isKnown),
+                $isKnown && ! $this->pages->isLetGo($page) ? Claim::redirectTo($address, $page, true) : null,
+            ];
+        }
+        $page = $this->pages->nextAt($key);
+        if ($page === null) {
+            return [null, null];
+        }
+        $address = $this->pages->after($page);
+        $comesBack = $this->pages->comesBack($page);
+
+        return [
+            $comesBack ? Claim::redirectTo($address, $page, true) : null,
+            Claim::ofPage($address, $page, $comesBack || $this->pages->isLive($page)),
+        ];
     }
 }

@@ -35,6 +35,17 @@ final class CarriedPages
     /** @var list<AddressShift> */
     private array $shifts = [];
 
+    /** @var list<string> pages that take others along, one for each shift */
+    private array $tops = [];
+
+    /** Pages whose former address leads to them from now on, and those whose next one did so far. */
+    private int $leadingHere = 0;
+
+    private int $comingBack = 0;
+
+    /** @var array<string, true> pages whose former address is nobody's from now on, though visitors may know it */
+    private array $letGo = [];
+
     /** @var array<string, array<string, bool>> live pages below one page in one layout, each with whether visitors find it in lists */
     private array $live = [];
 
@@ -48,10 +59,11 @@ final class CarriedPages
     private array $places = [];
 
     /**
-     * @param  int  $level  below the page that takes it along
+     * @param  string  $top  the page that takes it along
+     * @param  int  $level  below that
      * @return bool false where another page that is carried along would get the same address, or it would be too long
      */
-    public function add(CarriedPage $page, AddressShift $shift, int $level): bool
+    public function add(CarriedPage $page, AddressShift $shift, string $top, int $level): bool
     {
         $next = $shift->of($page->address);
         if ($next === null || isset($this->next[$next->key])) {
@@ -60,7 +72,7 @@ final class CarriedPages
         $n = array_search($shift, $this->shifts, true);
         if ($n === false) {
             $n = count($this->shifts);
-            $this->shifts[] = $shift;
+            [$this->shifts[], $this->tops[]] = [$shift, $top];
         }
         $flags = ($page->isLive ? self::LIVE : 0) | ($page->isKnown ? self::KNOWN : 0) | ($page->comesBack ? self::COMES_BACK : 0);
         $key = $page->address->key === $page->address->path ? '' : "\0{$page->address->key}";
@@ -72,6 +84,8 @@ final class CarriedPages
             $this->live["$n $page->layout"][$page->id] = $page->isShown;
         }
         $this->order = null;
+        $this->leadingHere += $page->isKnown ? 1 : 0;
+        $this->comingBack += $page->comesBack ? 1 : 0;
 
         return true;
     }
@@ -79,6 +93,8 @@ final class CarriedPages
     /** A page is looked at by itself after all. */
     public function drop(string $id): void
     {
+        $this->leadingHere -= $this->isKnown($id) ? 1 : 0;
+        $this->comingBack -= $this->comesBack($id) ? 1 : 0;
         unset($this->former[$this->before($id)->key], $this->next[$this->after($id)->key], $this->pages[$id]);
         foreach ($this->live as $group => $_) {
             unset($this->live[$group][$id]);
@@ -101,6 +117,36 @@ final class CarriedPages
     public function ids(): array
     {
         return $this->order ??= array_map(strval(...), array_keys($this->pages));
+    }
+
+    /** The page that takes it along. */
+    public function topOf(string $id): string
+    {
+        return $this->tops[(int) $this->pages[$id]];
+    }
+
+    /** The address that a page had is nobody's from now on. */
+    public function letGo(string $id): void
+    {
+        $this->leadingHere -= $this->isKnown($id) && ! isset($this->letGo[$id]) ? 1 : 0;
+        $this->letGo[$id] = true;
+    }
+
+    /** @return int<0, max> pages whose former address leads to them from now on */
+    public function countLeadingHere(): int
+    {
+        return max(0, $this->leadingHere);
+    }
+
+    /** @return int<0, max> pages whose next address led to them so far */
+    public function countComingBack(): int
+    {
+        return max(0, $this->comingBack);
+    }
+
+    public function isLetGo(string $id): bool
+    {
+        return isset($this->letGo[$id]);
     }
 
     /** The page that had an address, by its key. */

@@ -193,7 +193,8 @@ final class ClaimOverlay
                 sort($keys, SORT_STRING);
             }
             foreach ($keys as $key) {
-                yield new ClaimDifference($key, $this->now($key), $this->planned($key));
+                [$now, $then] = isset($this->claims[$key]) ? [$this->now($key), $this->planned($key)] : $this->carried->at($key);
+                yield new ClaimDifference($key, $now, $then);
             }
         }, count($single) + 2 * $this->carried->pages->count());
     }

@@ -244,7 +244,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         $this->now += 3600;
 
         return $this->carryOut(
-            $this->planBatch(new Batch([$this->keptAndRead($applied, Moment::at($this->now - 3600))], Decisions::elseDefaults(...$decisions))),
+            $this->planBatch(new Batch([$this->kept($applied, Moment::at($this->now - 3600))], Decisions::elseDefaults(...$decisions))),
         );
     }
 
@@ -261,13 +261,13 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     /** @param  Ripple  ...$applied  newest first */
     public function planUndoing(Ripple ...$applied): Ripple
     {
-        $entries = array_map(fn (Ripple $ripple): Undo => $this->keptAndRead($ripple), array_values($applied));
+        $entries = array_map(fn (Ripple $ripple): Undo => $this->kept($ripple), array_values($applied));
 
         return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to undo.') : $entries, Decisions::elseDefaults()));
     }
 
-    /** What an entry did, as the history keeps it, read back. */
-    private function keptAndRead(Ripple $ripple, ?Moment $at = null): Undo
+    /** What takes back what was applied, as the history keeps it and reads it again. */
+    public function kept(Ripple $ripple, ?Moment $at = null): Undo
     {
         $pages = $ripple->pages->differences->each(
             static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())),

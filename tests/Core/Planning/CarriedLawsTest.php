@@ -15,7 +15,12 @@ use Heronstem\Core\Change\Move;
 use Heronstem\Core\Change\Pin;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Linking\RawLink;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\Conflict;
@@ -42,7 +47,7 @@ final class CarriedLawsTest extends TestCase
             new AddressRules(suffix: '.html'),
             new AddressRules(caseSensitive: true),
         ]);
-        $this->limitTo(400)
+        $this->limitTo(300)
             ->forAll($rules, RandomChanges::batches(), Generators::choose(0, 9))
             ->then(function (AddressRules $rules, array $batches, int $moved): void {
                 $site = $this->site($rules);
@@ -62,6 +67,53 @@ final class CarriedLawsTest extends TestCase
                     }
                 }
             });
+    }
+
+    #[Test]
+    public function taking_back_whatever_was_done_is_the_same_as_well(): void
+    {
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::choose(0, 9), Generators::elements([null, Answer::Free, Answer::Redirect]))
+            ->then(function (array $batches, int $moved, ?Answer $answer): void {
+                $site = $this->site(new AddressRules());
+                $done = [];
+                foreach ($batches as $steps) {
+                    foreach ([[[5, $moved++, $steps[0][2], $steps[0][3]]], $steps] as $each) {
+                        $ripple = RandomChanges::planned($site, $each);
+                        if ($ripple !== null && ! $ripple->changesNothing()) {
+                            $done[] = $site->carryOut($ripple);
+                        }
+                    }
+                }
+                $this->link($site);
+                foreach ($done as $n => $ripple) {
+                    $at = $n % 2 === 0 ? null : Moment::at($site->now - 1000);
+                    $decisions = array_map(
+                        static fn (string $page): Decision => Decision::answer(QuestionKind::InBetween, $page, $answer ?? Answer::Free),
+                        $answer === null ? [] : array_map(strval(...), array_keys($site->pages)),
+                    );
+                    $batch = new Batch([$site->kept($ripple, $at)], Decisions::elseDefaults(...$decisions));
+                    $carried = $this->planned($site, $batch, true);
+                    $single = $this->planned($site, $batch, false);
+                    self::assertSame(
+                        $single instanceof Ripple ? self::told($single) : $single,
+                        $carried instanceof Ripple ? self::told($carried) : $carried,
+                    );
+                }
+            });
+    }
+
+    #[Test]
+    public function a_branch_that_moves_back_is_carried_along_as_well(): void
+    {
+        $site = $this->site(new AddressRules());
+        $moved = $site->apply(new Move('Help', Place::lastIn('Travel')));
+
+        $back = $site->planBatch(Batch::of($site->kept($moved)));
+
+        self::assertSame(['Times', 'Winter', 'Cars', 'Summer', 'Nights', 'Early', 'Late'], $back->pages->outcome->carried()->ids());
+        self::assertCount(0, $back->addresses->redirectsWritten, 'Nobody saw it there.');
+        self::assertCount(7, $site->planBatch(Batch::of($site->kept($moved, Moment::at($site->now - 1000))))->addresses->redirectsWritten);
     }
 
     #[Test]
