@@ -63,32 +63,42 @@ final class Workbench
             $application->must(['migrate', '--force'], 'Preparing the database');
             Say::step('Loading what is needed, where it is not there yet');
             $application->must(['heronstem:load-demo', ...$pages === null ? [] : ["--pages=$pages"]], 'Loading');
-            $editor = Ports::free(19080);
-            $site = Ports::free($editor + 1);
-            $driver = Ports::free($site + 1);
-            $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
-            $application->serve($this->processes, [$editor, $site], 'web', 4);
-            $this->processes->start(
-                'queue',
-                [PHP_BINARY, 'artisan', 'queue:work', '--queue=changes,default', '--sleep=0.2', '--tries=3'],
-                $application->environment(),
-            );
-            $this->processes->start('forget', [PHP_BINARY, 'artisan', 'heronstem:forget'], $application->environment());
-            $standIns->start($this->processes);
-            $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
+            $node = $this->isAlone($script) ? [] : $this->startNode($application, $standIns);
 
-            return Shell::run(
-                [PHP_BINARY, '-d', 'opcache.enable_cli=1', $script],
-                [
-                    ...$application->environment(),
-                    'EDITOR_URL' => "http://127.0.0.1:$editor",
-                    'FERRIES_URL' => "http://127.0.0.1:$site",
-                    'DRIVER_URL' => "http://127.0.0.1:$driver",
-                ],
-            );
+            return Shell::run([PHP_BINARY, '-d', 'opcache.enable_cli=1', $script], [...$application->environment(), ...$node]);
         } finally {
             $this->processes->stop();
             $this->cluster->stop();
         }
+    }
+
+    /** What changes a branch that it made itself asks the database alone: the work that a node does besides would be in its way. */
+    private function isAlone(string $script): bool
+    {
+        return str_contains((string) file_get_contents("{$this->root}/$script"), 'Branches.inc');
+    }
+
+    /** @return array<string, string> where it is found */
+    private function startNode(Application $application, StandIns $standIns): array
+    {
+        $editor = Ports::free(19080);
+        $site = Ports::free($editor + 1);
+        $driver = Ports::free($site + 1);
+        $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
+        $application->serve($this->processes, [$editor, $site], 'web', 4);
+        $this->processes->start(
+            'queue',
+            [PHP_BINARY, 'artisan', 'queue:work', '--queue=changes,default', '--sleep=0.2', '--tries=3'],
+            $application->environment(),
+        );
+        $this->processes->start('forget', [PHP_BINARY, 'artisan', 'heronstem:forget'], $application->environment());
+        $standIns->start($this->processes);
+        $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
+
+        return [
+            'EDITOR_URL' => "http://127.0.0.1:$editor",
+            'FERRIES_URL' => "http://127.0.0.1:$site",
+            'DRIVER_URL' => "http://127.0.0.1:$driver",
+        ];
     }
 }

@@ -10,6 +10,9 @@ use Illuminate\Database\ConnectionInterface;
 /** Removes pages, and keeps each whole for the case that its removal is undone. */
 final readonly class GonePages
 {
+    /** Pages removed at once from which on it pays to make plans anew. */
+    private const MANY = 100;
+
     public function __construct(private ConnectionInterface $db)
     {
     }
@@ -34,6 +37,10 @@ final readonly class GonePages
             ,
             [$site->id, $of],
         );
+        if (count($pages) > self::MANY) {
+            // What refers to each of them is looked for by plans that a connection keeps: made when there was little, they go through all of it.
+            $this->db->statement('discard plans');
+        }
         $this->db->delete('delete from pages where site_id = ? and ulid = any(?::text[])', [$site->id, $of]);
     }
 }
