@@ -49,13 +49,15 @@ final class RippleRows
             RippleGroup::RedirectsDropped => self::claims($ripple->addresses->redirectsDropped, $ripple),
             RippleGroup::Gone => self::claims($ripple->addresses->gone, $ripple),
             RippleGroup::Live => self::pages($ripple->pages->goLive, $ripple),
-            RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
+            RippleGroup::Offline => self::pages($ripple->pages->goOfflineInTree(), $ripple),
             RippleGroup::Bin => self::pages($ripple->pages->binned, $ripple),
             RippleGroup::Menu => Series::of([
                 ...array_map(self::menu(...), NetEffects::of($ripple->menusAndLinks->entries)),
                 ...array_map(self::lock(...), $ripple->visitors->menus),
             ]),
-            RippleGroup::Redirects => Series::of($ripple->redirects->rules)->made(static fn (RuleDifference $each): array => self::redirect($each, $ripple)),
+            RippleGroup::Redirects => Series::of($ripple->redirects->rules)->made(
+                static fn (RuleDifference $each): array => self::redirect($each, $ripple),
+            ),
             RippleGroup::RawLinks => Series::of($ripple->menusAndLinks->rawLinks)->made(self::rawLink(...)),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->pages->copies)), $ripple),
             RippleGroup::Titles => Series::of($ripple->search->titles)->made(
@@ -92,7 +94,7 @@ final class RippleRows
             RippleGroup::RedirectsDropped => count($ripple->addresses->redirectsDropped),
             RippleGroup::Gone => count($ripple->addresses->gone),
             RippleGroup::Live => count($ripple->pages->goLive),
-            RippleGroup::Offline => count(self::notBinned($ripple)),
+            RippleGroup::Offline => count($ripple->pages->goOfflineInTree()),
             RippleGroup::Bin => count($ripple->pages->binned),
             RippleGroup::Menu => count(NetEffects::of($ripple->menusAndLinks->entries)) + count($ripple->visitors->menus),
             RippleGroup::Redirects => count($ripple->redirects->rules),
@@ -104,12 +106,6 @@ final class RippleRows
             RippleGroup::Visitors => count($ripple->visitors->changes),
             RippleGroup::Access => count($ripple->access->effects),
         };
-    }
-
-    /** @return list<string> */
-    private static function notBinned(Ripple $ripple): array
-    {
-        return array_values(array_diff($ripple->pages->goOffline, $ripple->pages->binned));
     }
 
     /**

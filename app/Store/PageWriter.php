@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Series;
 use Heronstem\Core\Tree\PageDifference;
@@ -23,17 +24,16 @@ final readonly class PageWriter
     }
 
     /**
-     * @param  list<string>  $changed
-     * @param  list<string>  $moved  those of them that stand under another page
+     * @param  list<string>  $moved  those that stand under another page
      */
-    public function write(array $changed, array $moved, Ripple $ripple, Site $site, HistoryEntry $entry): void
+    public function write(array $moved, Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
         $differences = $ripple->pages->differences->having(static fn (PageDifference $each): bool => ! $each->wasMade() && ! $each->wasRemoved());
         foreach ($differences->inPieces(self::PIECE) as $piece) {
             $this->updateFields($piece, $ripple->pages->outcome, $site, $entry);
             $this->ticks->written(count($piece));
         }
-        $addresses = Series::from(static fn (): \Generator => self::addresses($changed, $ripple));
+        $addresses = $ripple->addresses->moves->made(static fn (AddressMove $move): array => [$move->page, $move->to->path]);
         if (count($moved) === 1) {
             $this->moveBranch($moved[0], $addresses, $site);
         } else {
@@ -45,27 +45,8 @@ final readonly class PageWriter
     }
 
     /**
-     * Of pages that move, and of those that come back from the bin to another address than they had.
-     *
-     * @param  list<string>  $changed
-     * @return \Generator<int, array{string, string}> page and address
-     */
-    private static function addresses(array $changed, Ripple $ripple): \Generator
-    {
-        foreach ($ripple->addresses->moves as $move) {
-            yield [$move->page, $move->to->path];
-        }
-        $moves = array_fill_keys($ripple->addresses->moved, true);
-        foreach ($changed as $id) {
-            $page = isset($moves[$id]) ? null : $ripple->pages->outcome->find($id);
-            if ($page !== null) {
-                yield [$id, $page->address->path];
-            }
-        }
-    }
-
-    /**
-     * Only what some of them change is written, of all of them: most often that is the same few fields.
+     * Only what some of them change is written, of all of them: most often that is the same few fields. What goes into the bin or comes
+     * back may have another address than it had.
      *
      * @param  list<PageDifference>  $differences
      */
@@ -80,11 +61,12 @@ final readonly class PageWriter
         foreach ($differences as $each) {
             $told = array_intersect_key($each->after ?? [], $fields);
             $told = count($told) === count($fields) ? $told : array_intersect_key($outcome->find($each->page)?->toFields() ?? [], $fields);
-            $rows[] = ['ulid' => $each->page, ...$told];
+            $address = isset($fields['bin']) ? ['address' => $outcome->find($each->page)?->address->path] : [];
+            $rows[] = ['ulid' => $each->page, ...$told, ...$address];
         }
         $set = array_filter([
             isset($fields['parent']) ? 'parent_id = (select a.id from pages a where a.ulid = n.parent and a.site_id = p.site_id)' : '',
-            isset($fields['bin']) ? 'bin_id = (select a.id from pages a where a.ulid = n.bin and a.site_id = p.site_id)' : '',
+            isset($fields['bin']) ? 'bin_id = (select a.id from pages a where a.ulid = n.bin and a.site_id = p.site_id), address = n.address' : '',
             isset($fields['state'])
                 ? "live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
                     binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end"
@@ -96,7 +78,7 @@ final readonly class PageWriter
             'update pages p set '.
                 implode(', ', $set).
                 ' from jsonb_to_recordset(?::jsonb) as n('.
-                implode(', ', array_filter(['ulid text, parent text, bin text', PageColumns::typed($fields)])).
+                implode(', ', array_filter(['ulid text, parent text, bin text, address text', PageColumns::typed($fields)])).
                 ') where p.ulid = n.ulid and p.site_id = ?',
             [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id],
         );

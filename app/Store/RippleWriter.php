@@ -30,21 +30,18 @@ final readonly class RippleWriter
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
         $this->addressRules($ripple, $site);
-        $made = $changed = $removed = $moved = [];
+        $made = $removed = $moved = [];
         foreach ($ripple->pages->differences as $difference) {
             if ($difference->wasRemoved()) {
                 $removed[] = $difference->page;
             } elseif ($difference->wasMade()) {
                 $made[] = $difference->page;
-            } else {
-                $changed[] = $difference->page;
-                if ($difference->changedParent()) {
-                    $moved[] = $difference->page;
-                }
+            } elseif ($difference->changedParent()) {
+                $moved[] = $difference->page;
             }
         }
         $this->newPages->make($made, $ripple->pages, $site, $entry);
-        $this->pages->write($changed, $moved, $ripple, $site, $entry);
+        $this->pages->write($moved, $ripple, $site, $entry);
         $this->claims->write($ripple->addresses->claims, $site, $entry);
         $this->startPages($ripple, $site);
         (new StoredMenus($this->db, $site))->write($ripple->menusAndLinks->menus);

@@ -33,21 +33,18 @@ final readonly class ClaimsInQuestion
     }
 
     /**
-     * Cost: one look at the ledger for all addresses, one for all pages that come, go or become visible.
+     * Cost: one look at the ledger for all pages that come, go or become visible, and one for all addresses that those do not hold.
      */
     public static function read(Workspace $workspace, Batch $batch, PagesAfter $outcome): self
     {
         $single = new SingledOut($batch, $outcome, self::addresses($workspace, [], $outcome));
-        $claims = ClaimOverlay::of(
-            $workspace->ledger,
-            self::addresses($workspace, $single->undone, $outcome),
-            new CarriedClaims($outcome->carried()),
-        );
+        $claims = new ClaimOverlay(carried: new CarriedClaims($outcome->carried()));
         $keys = [];
         foreach (self::claimsAbout($workspace, $outcome) as $claim) {
             $claims->know($claim);
             $keys[] = $claim->address->key;
         }
+        $claims->ask($workspace->ledger, self::addresses($workspace, $single->undone, $outcome));
         $about = Series::from(static fn (): \Generator => self::known($claims, $keys), count($keys));
         foreach ($workspace->rulesDifference()?->respells() === true ? $workspace->ledger->everyClaim() : [] as $claim) {
             $claims->know($claim);

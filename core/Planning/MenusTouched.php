@@ -9,7 +9,6 @@ use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Tree\Page;
-use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Workspace\PagesAfter;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -74,13 +73,8 @@ final class MenusTouched
     private static function changesTimes(Workspace $workspace, PagesAfter $outcome): bool
     {
         foreach ($workspace->pages->touched() as $id) {
-            $difference = PageDifference::between($workspace->pages->before($id), $outcome->find($id));
-            if (
-                isset($difference->before['from']) ||
-                isset($difference->before['until']) ||
-                isset($difference->after['from']) ||
-                isset($difference->after['until'])
-            ) {
+            [$before, $after] = [$workspace->pages->before($id), $outcome->find($id)];
+            if ($before?->from?->seconds !== $after?->from?->seconds || $before?->until?->seconds !== $after?->until?->seconds) {
                 return true;
             }
         }

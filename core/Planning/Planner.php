@@ -154,7 +154,7 @@ final readonly class Planner
         $entries = MenuEffects::in($workspace);
         $lines = new AccessLines($workspace);
         $visitors = VisitorChanges::of($workspace, $outcome, $lines);
-        $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims, $pages->goOffline);
+        $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims, $pages->goOfflineInTree());
         $rawLinks = (new MendedLinks($workspace, $this->links, $claims))->among($turned);
         $ways = new WaysOut($workspace, $claims, $loops);
 

@@ -74,6 +74,14 @@ final readonly class PageEffects
         return array_values(array_filter($pages, fn (string $page): bool => ! isset($known[$this->outcome->find($page)->parent ?? ''])));
     }
 
+    /** @return list<string> pages that visitors no longer get and that stay where they are: what addresses of others become follows from that */
+    public function goOfflineInTree(): array
+    {
+        $binned = array_fill_keys($this->binned, true);
+
+        return array_values(array_filter($this->goOffline, static fn (string $page): bool => ! isset($binned[$page])));
+    }
+
     /** @return list<string> pages of whose own something changes */
     public function changed(): array
     {

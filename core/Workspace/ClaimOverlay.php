@@ -50,21 +50,31 @@ final class ClaimOverlay
     public static function of(Ledger $ledger, iterable $addresses, CarriedClaims $carried = new CarriedClaims(new CarriedPages())): self
     {
         $overlay = new self(carried: $carried);
+        $overlay->ask($ledger, $addresses);
+
+        return $overlay;
+    }
+
+    /**
+     * Cost: one look at the ledger for so many addresses, but for those that are known already.
+     *
+     * @param  iterable<Address>  $addresses
+     */
+    public function ask(Ledger $ledger, iterable $addresses): void
+    {
         $piece = [];
         foreach ($addresses as $address) {
-            if ($overlay->isAsked($address->key)) {
+            if ($this->isAsked($address->key)) {
                 continue;
             }
-            $overlay->hand($address->key);
+            $this->hand($address->key);
             $piece[] = $address;
             if (count($piece) === self::PIECE) {
-                $overlay->read($ledger, $piece);
+                $this->read($ledger, $piece);
                 $piece = [];
             }
         }
-        $overlay->read($ledger, $piece);
-
-        return $overlay;
+        $this->read($ledger, $piece);
     }
 
     public function know(Claim $claim): void
