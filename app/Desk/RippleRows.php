@@ -115,9 +115,11 @@ final class RippleRows
     private static function claims(Series $claims, Ripple $ripple): Series
     {
         return $claims->made(static function (Claim $claim) use ($ripple): array {
-            $page = $claim->page === null ? null : $ripple->pages->outcome->find($claim->page) ?? ($ripple->addresses->heirs[$claim->page] ?? null);
+            $heir = $ripple->addresses->heirs[$claim->page ?? ''] ?? null;
+            $name = $ripple->pages->outcome->name($claim->page) ?? $heir?->name;
+            $leadsTo = $ripple->pages->outcome->address($claim->page) ?? $heir?->address;
 
-            return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
+            return self::row($claim->page, $name ?? '', $claim->address->readable(), $leadsTo?->readable(), '');
         });
     }
 

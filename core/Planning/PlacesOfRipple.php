@@ -64,7 +64,8 @@ final readonly class PlacesOfRipple
                 $ripple->pages->outcome->find($difference->page)?->parent,
             );
         }
-        foreach ($ripple->pages->outcome as $page) {
+        // Who is carried along stands below one of the others, or of those that move.
+        foreach ($ripple->pages->outcome->singly() as $page) {
             $ids[] = $page?->parent;
         }
         foreach ($ripple->addresses->claims as $difference) {

@@ -83,6 +83,18 @@ final class PagesAfter implements \Countable, \IteratorAggregate
         return $page?->at($end === false ? Address::kept($address, $address) : Address::kept(substr($address, 0, $end), substr($address, $end + 1)));
     }
 
+    /** What the page is called; null as find() says. */
+    public function name(?string $id): ?string
+    {
+        return $id !== null && $this->carried->has($id) ? $this->carried->name($id) : $this->find($id)?->name;
+    }
+
+    /** The address that the page has then; null as find() says. */
+    public function address(?string $id): ?Address
+    {
+        return $id !== null && $this->carried->has($id) ? $this->carried->after($id) : $this->find($id)?->address;
+    }
+
     /** @return list<string> */
     public function ids(): array
     {
