@@ -21,6 +21,9 @@ final readonly class StoredPages implements Pages
     /** Pages of a branch that are read at a time. */
     private const PIECE = 4000;
 
+    /** The same, each in few words. */
+    private const FEW_WORDS = 10_000;
+
     private AddressRules $rules;
 
     private string $select;
@@ -76,51 +79,48 @@ final readonly class StoredPages implements Pages
 
     public function carried(string $id, AddressShift $shift): iterable
     {
-        $root = $this->db->selectOne('select id, path::text from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
-        $rows =
-            $root === null
-                ? []
-                : $this->db->cursor(
-                    <<<'SQL'
-                    select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
-                        p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
-                        own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
-                            and p.search->'own' is null and p.search->>'canonical' is null
-                            and starts_with(p.address, ?) and starts_with(own.key, ?)
-                            and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
-                                and next.address = ? || substr(p.address, ?))) as plain
-                    from pages p join pages parent on parent.id = p.parent_id
-                        left join ledger own on own.page_id = p.id and own.kind = 'page'
-                        left join ledger next on next.site_id = p.site_id and next.key = ? || substr(own.key, ?)
-                    where p.site_id = ? and p.path <@ ?::ltree and p.id <> ? and p.state <> 'bin' order by nlevel(p.path), p.id
-                    SQL
-                    ,
-                    [
-                        $shift->from,
-                        $shift->fromKey,
-                        $shift->to,
-                        mb_strlen($shift->from) + 1,
-                        $shift->toKey,
-                        mb_strlen($shift->fromKey) + 1,
-                        $this->site->id,
-                        $root->path,
-                        $root->id,
-                    ],
-                );
-        foreach ($rows as $row) {
-            $key = $row->key ?? $row->address;
-            yield new CarriedPage(
-                $row->ulid,
-                $row->parent,
-                $row->name,
-                $row->layout,
-                Address::kept($row->address, $key),
-                $row->live,
-                $row->live && $row->listed,
-                $row->known === true,
-                $row->plain === true && $row->back,
-                $row->plain === true,
+        foreach (
+            array_chunk($this->idsBelow($id, "p.path <@ ?::ltree and p.state <> 'bin' and p.bin_id is not distinct from ?", false), self::FEW_WORDS) as $piece
+        ) {
+            $rows = $this->db->select(
+                <<<'SQL'
+                select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
+                    p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
+                    own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
+                        and p.search->'own' is null and p.search->>'canonical' is null
+                        and starts_with(p.address, ?) and starts_with(own.key, ?)
+                        and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
+                            and next.address = ? || substr(p.address, ?))) as plain
+                from pages p join pages parent on parent.id = p.parent_id
+                    left join ledger own on own.page_id = p.id and own.kind = 'page'
+                    left join ledger next on next.site_id = p.site_id and next.key = ? || substr(own.key, ?)
+                where p.id = any(?::bigint[]) order by nlevel(p.path), p.id
+                SQL
+                ,
+                [
+                    $shift->from,
+                    $shift->fromKey,
+                    $shift->to,
+                    mb_strlen($shift->from) + 1,
+                    $shift->toKey,
+                    mb_strlen($shift->fromKey) + 1,
+                    PgArray::of($piece),
+                ],
             );
+            foreach ($rows as $row) {
+                yield new CarriedPage(
+                    $row->ulid,
+                    $row->parent,
+                    $row->name,
+                    $row->layout,
+                    Address::kept($row->address, $row->key ?? $row->address),
+                    $row->live,
+                    $row->live && $row->listed,
+                    $row->known === true,
+                    $row->plain === true && $row->back,
+                    $row->plain === true,
+                );
+            }
         }
     }
 
@@ -207,25 +207,35 @@ final readonly class StoredPages implements Pages
     /** @return iterable<Page> */
     private function below(string $id, string $where): iterable
     {
-        $root = $this->db->selectOne('select path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
-        if ($root === null) {
-            return;
-        }
-        // A piece at a time: the connection would hold the rows of a whole branch besides.
-        $ids = array_column(
-            $this->db->select("select p.id from pages p where p.site_id = ? and $where order by nlevel(p.path), p.id", [
-                $this->site->id,
-                $root->path,
-                $root->bin_id,
-            ]),
-            'id',
-        );
-        foreach (array_chunk($ids, self::PIECE) as $piece) {
+        foreach (array_chunk($this->idsBelow($id, $where, true), self::PIECE) as $piece) {
             $rows = $this->db->select($this->select.' where p.id = any(?::bigint[]) order by nlevel(p.path), p.id', [PgArray::of($piece)]);
             foreach ($rows as $row) {
                 yield $this->toPage($row);
             }
         }
+    }
+
+    /**
+     * What is read a piece at a time, parents first: the connection would hold the rows of a whole branch besides.
+     *
+     * @param  string  $where  of the page's path and what it is in the bin with
+     * @return list<int>
+     */
+    private function idsBelow(string $id, string $where, bool $withItself): array
+    {
+        $root = $this->db->selectOne('select id, path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
+        $rows =
+            $root === null
+                ? []
+                : $this->db->select("select p.id from pages p where p.site_id = ? and $where and (?::boolean or p.id <> ?) order by nlevel(p.path), p.id", [
+                    $this->site->id,
+                    $root->path,
+                    $root->bin_id,
+                    $withItself,
+                    $root->id,
+                ]);
+
+        return array_column($rows, 'id');
     }
 
     private function toPage(\stdClass $row): Page

@@ -45,17 +45,10 @@ final class SingledOut
         }
         $already = $this->wanted;
         $rest = array_map($this->butCarried(...), $undone);
-        $this->singleOut($outcome);
+        $outcome->single(array_map(strval(...), array_keys($this->wanted)));
         // What was told of a page before it was known to be none of them is read once more.
         $this->undone = $this->wanted === $already ? $rest : array_map($this->butCarried(...), $undone);
         $this->since = array_map(strval(...), array_keys(array_diff_key($this->known, $this->wanted)));
-    }
-
-    private function singleOut(PagesAfter $outcome): void
-    {
-        foreach ($this->wanted as $id => $_) {
-            $outcome->single((string) $id);
-        }
     }
 
     private function want(string $key): void

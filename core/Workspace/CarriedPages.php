@@ -59,6 +59,8 @@ final class CarriedPages
     private array $places = [];
 
     /**
+     * All that one page takes along comes in a row.
+     *
      * @param  string  $top  the page that takes it along
      * @param  int  $level  below that
      * @return bool false where another page that is carried along would get the same address, or it would be too long
@@ -69,9 +71,9 @@ final class CarriedPages
         if ($next === null || isset($this->next[$next->key])) {
             return false;
         }
-        $n = array_search($shift, $this->shifts, true);
-        if ($n === false) {
-            $n = count($this->shifts);
+        $n = count($this->shifts) - 1;
+        if ($n < 0 || $this->shifts[$n] !== $shift) {
+            $n++;
             [$this->shifts[], $this->tops[]] = [$shift, $top];
         }
         $flags = ($page->isLive ? self::LIVE : 0) | ($page->isKnown ? self::KNOWN : 0) | ($page->comesBack ? self::COMES_BACK : 0);
@@ -83,7 +85,7 @@ final class CarriedPages
         if ($page->isLive) {
             $this->live["$n $page->layout"][$page->id] = $page->isShown;
         }
-        $this->order = null;
+        [$this->order, $this->places] = [null, []];
         $this->leadingHere += $page->isKnown ? 1 : 0;
         $this->comingBack += $page->comesBack ? 1 : 0;
 
@@ -99,7 +101,7 @@ final class CarriedPages
         foreach ($this->live as $group => $_) {
             unset($this->live[$group][$id]);
         }
-        $this->order = null;
+        [$this->order, $this->places] = [null, []];
     }
 
     public function has(string $id): bool
@@ -226,7 +228,7 @@ final class CarriedPages
     /** @return list<string> the page, and those that are read with it */
     public function around(string $id): array
     {
-        if ($this->order === null || $this->places === []) {
+        if ($this->places === []) {
             $this->places = array_flip($this->ids());
         }
         $at = $this->places[$id];

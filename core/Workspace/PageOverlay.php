@@ -20,6 +20,9 @@ final class PageOverlay
     /** Room left between siblings, so that placing one rarely moves another. */
     public const GAP = 65536;
 
+    /** Pages that are read at a time. */
+    private const PIECE = 4000;
+
     private readonly PackedPages $original;
 
     /** With none for a page that goes away. */
@@ -40,15 +43,17 @@ final class PageOverlay
     }
 
     /**
-     * Reads these pages and those above them in one go.
+     * Reads these pages and those above them in one go, or in few where they are very many.
      *
      * @param  list<string>  $ids
      */
     public function expect(array $ids): void
     {
         $unknown = array_values(array_filter($ids, fn (string $id): bool => ! $this->original->has($id)));
-        foreach ($unknown === [] ? [] : $this->pages->withAncestors($unknown) as $page) {
-            $this->remember($page);
+        foreach (array_chunk($unknown, self::PIECE) as $piece) {
+            foreach ($this->pages->withAncestors($piece) as $page) {
+                $this->remember($page);
+            }
         }
         foreach ($unknown as $id) {
             $this->original->has($id) || $this->original->put($id, null);

@@ -32,13 +32,19 @@ final class PagesAfter implements \Countable, \IteratorAggregate
         $this->workspace->carry($pages);
     }
 
-    /** One of them is looked at by itself after all. */
-    public function single(string $id): void
+    /**
+     * Some of them are looked at by themselves after all.
+     *
+     * @param  list<string>  $ids
+     */
+    public function single(array $ids): void
     {
-        $page = $this->workspace->known($id);
-        $address = $this->carried->after($id);
-        $this->carried->drop($id);
-        $this->addAt($page, $address);
+        $this->workspace->expect($ids);
+        foreach ($ids as $id) {
+            $address = $this->carried->after($id);
+            $this->carried->drop($id);
+            $this->addAt($this->workspace->known($id), $address);
+        }
     }
 
     public function carried(): CarriedPages
