@@ -82,6 +82,7 @@ final readonly class StoredPages implements Pages
         foreach (
             array_chunk($this->idsBelow($id, "p.path <@ ?::ltree and p.state <> 'bin' and p.bin_id is not distinct from ?", false), self::FEW_WORDS) as $piece
         ) {
+            // `offset 0`: each page looks up its own, or the database would rather go through all the pages there are.
             $rows = $this->db->select(
                 <<<'SQL'
                 select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
@@ -92,8 +93,8 @@ final readonly class StoredPages implements Pages
                         and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
                             and next.address = ? || substr(p.address, ?))) as plain
                 from pages p join pages parent on parent.id = p.parent_id
-                    left join ledger own on own.page_id = p.id and own.kind = 'page'
-                    left join ledger next on next.site_id = p.site_id and next.key = ? || substr(own.key, ?)
+                    left join lateral (select l.* from ledger l where l.page_id = p.id and l.kind = 'page' offset 0) own on true
+                    left join lateral (select l.* from ledger l where l.site_id = p.site_id and l.key = ? || substr(own.key, ?) offset 0) next on true
                 where p.id = any(?::bigint[]) order by nlevel(p.path), p.id
                 SQL
                 ,
@@ -227,13 +228,10 @@ final readonly class StoredPages implements Pages
         $rows =
             $root === null
                 ? []
-                : $this->db->select("select p.id from pages p where p.site_id = ? and $where and (?::boolean or p.id <> ?) order by nlevel(p.path), p.id", [
-                    $this->site->id,
-                    $root->path,
-                    $root->bin_id,
-                    $withItself,
-                    $root->id,
-                ]);
+                : $this->db->select(
+                    "select p.id from pages p where p.site_id = ? and $where and (?::boolean or p.id <> ?) order by nlevel(p.path), p.id",
+                    [$this->site->id, $root->path, $root->bin_id, $withItself, $root->id],
+                );
 
         return array_column($rows, 'id');
     }
