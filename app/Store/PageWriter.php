@@ -56,17 +56,19 @@ final readonly class PageWriter
         foreach ($differences as $each) {
             $fields += $each->after ?? [];
         }
+        $isElsewhere = array_key_exists('address', $fields);
         $fields = array_intersect_key(PageColumns::fields(), $fields);
         $rows = [];
         foreach ($differences as $each) {
             $told = array_intersect_key($each->after ?? [], $fields);
             $told = count($told) === count($fields) ? $told : array_intersect_key($outcome->find($each->page)?->toFields() ?? [], $fields);
-            $address = isset($fields['bin']) ? ['address' => $outcome->find($each->page)?->address->path] : [];
+            $address = $isElsewhere ? ['address' => $outcome->find($each->page)?->address->path] : [];
             $rows[] = ['ulid' => $each->page, ...$told, ...$address];
         }
         $set = array_filter([
             isset($fields['parent']) ? 'parent_id = (select a.id from pages a where a.ulid = n.parent and a.site_id = p.site_id)' : '',
-            isset($fields['bin']) ? 'bin_id = (select a.id from pages a where a.ulid = n.bin and a.site_id = p.site_id), address = n.address' : '',
+            isset($fields['bin']) ? 'bin_id = (select a.id from pages a where a.ulid = n.bin and a.site_id = p.site_id)' : '',
+            $isElsewhere ? 'address = n.address' : '',
             isset($fields['state'])
                 ? "live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
                     binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end"

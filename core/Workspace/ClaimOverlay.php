@@ -43,19 +43,6 @@ final class ClaimOverlay
     }
 
     /**
-     * Cost: one look at the ledger for so many addresses.
-     *
-     * @param  iterable<Address>  $addresses
-     */
-    public static function of(Ledger $ledger, iterable $addresses, CarriedClaims $carried = new CarriedClaims(new CarriedPages())): self
-    {
-        $overlay = new self(carried: $carried);
-        $overlay->ask($ledger, $addresses);
-
-        return $overlay;
-    }
-
-    /**
      * Cost: one look at the ledger for so many addresses, but for those that are known already.
      *
      * @param  iterable<Address>  $addresses
@@ -96,10 +83,10 @@ final class ClaimOverlay
 
     public function now(string $key): ?Claim
     {
-        $held = $this->atHand[$key] ?? null;
         if (! isset($this->claims[$key])) {
             return $this->carried->now($key);
         }
+        $held = $this->atHand[$key] ?? null;
 
         return $held === null ? self::claim($key, $this->held($key)[0]) : $held->now;
     }
@@ -134,11 +121,11 @@ final class ClaimOverlay
     {
         $held = $this->atHand[$key] ?? null;
 
-        return $held === null
-            ? (isset($this->claims[$key])
-                ? str_contains($this->claims[$key], self::THEN)
-                : $this->carried->knows($key))
-            : $held->then !== false;
+        return match (true) {
+            $held !== null => $held->then !== false,
+            isset($this->claims[$key]) => str_contains($this->claims[$key], self::THEN),
+            default => $this->carried->knows($key),
+        };
     }
 
     /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
