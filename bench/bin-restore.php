@@ -20,7 +20,7 @@ $entry = static fn (int $site) => DB::insert(
     [(string) Str::ulid(), $site],
 );
 
-foreach (array_map(intval(...), explode(',', (string) (getenv('SIZES') ?: '1000,10000'))) as $pages) {
+foreach (Branches::sizes(1000, 10000) as $pages) {
     $site = Branches::of($pages);
     [$branch, , $row] = Branches::ends($site);
     $bin = $bring = $rawBin = $rawBring = [];

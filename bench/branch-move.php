@@ -50,7 +50,7 @@ $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $fro
 };
 
 $growth = [];
-$sizes = array_map(intval(...), explode(',', (string) (getenv('SIZES') ?: '1000,10000,50000')));
+$sizes = Branches::sizes(1000, 10000, 50000);
 foreach ($sizes as $pages) {
     $site = Branches::of($pages);
     [$branch, $to, $branchRow, $toRow] = Branches::ends($site);

@@ -15,7 +15,7 @@ $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Branches.inc';
 $apply = $app->make(ApplyChanges::class);
 
-foreach (array_map(intval(...), explode(',', (string) (getenv('SIZES') ?: '1000,10000'))) as $pages) {
+foreach (Branches::sizes(1000, 10000) as $pages) {
     $ours = $raw = [];
     for ($round = 0; $round < 3; $round++) {
         $site = Branches::of($pages);

@@ -18,6 +18,9 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
 final readonly class StoredPages implements Pages
 {
+    /** A page of the tree and what is below it there; of one in the bin, what it took along. */
+    private const BRANCH = 'p.path <@ ?::ltree and p.bin_id is not distinct from ?';
+
     /** Pages of a branch that are read at a time. */
     private const PIECE = 4000;
 
@@ -74,14 +77,13 @@ final readonly class StoredPages implements Pages
 
     public function branch(string $id): iterable
     {
-        return $this->below($id, 'p.path <@ ?::ltree and p.bin_id is not distinct from ?');
+        return $this->below($id, self::BRANCH);
     }
 
     public function carried(string $id, AddressShift $shift): iterable
     {
-        foreach (
-            array_chunk($this->idsBelow($id, "p.path <@ ?::ltree and p.state <> 'bin' and p.bin_id is not distinct from ?", false), self::FEW_WORDS) as $piece
-        ) {
+        // The page itself comes first.
+        foreach (array_chunk(array_slice($this->idsBelow($id, self::BRANCH), 1), self::FEW_WORDS) as $piece) {
             // `offset 0`: each page looks up its own, or the database would rather go through all the pages there are.
             $rows = $this->db->select(
                 <<<'SQL'
@@ -208,7 +210,7 @@ final readonly class StoredPages implements Pages
     /** @return iterable<Page> */
     private function below(string $id, string $where): iterable
     {
-        foreach (array_chunk($this->idsBelow($id, $where, true), self::PIECE) as $piece) {
+        foreach (array_chunk($this->idsBelow($id, $where), self::PIECE) as $piece) {
             $rows = $this->db->select($this->select.' where p.id = any(?::bigint[]) order by nlevel(p.path), p.id', [PgArray::of($piece)]);
             foreach ($rows as $row) {
                 yield $this->toPage($row);
@@ -222,16 +224,17 @@ final readonly class StoredPages implements Pages
      * @param  string  $where  of the page's path and what it is in the bin with
      * @return list<int>
      */
-    private function idsBelow(string $id, string $where, bool $withItself): array
+    private function idsBelow(string $id, string $where): array
     {
-        $root = $this->db->selectOne('select id, path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
+        $root = $this->db->selectOne('select path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
         $rows =
             $root === null
                 ? []
-                : $this->db->select(
-                    "select p.id from pages p where p.site_id = ? and $where and (?::boolean or p.id <> ?) order by nlevel(p.path), p.id",
-                    [$this->site->id, $root->path, $root->bin_id, $withItself, $root->id],
-                );
+                : $this->db->select("select p.id from pages p where p.site_id = ? and $where order by nlevel(p.path), p.id", [
+                    $this->site->id,
+                    $root->path,
+                    $root->bin_id,
+                ]);
 
         return array_column($rows, 'id');
     }

@@ -48,9 +48,7 @@ final class ComposedAddresses
      */
     public static function of(Workspace $workspace, bool $mayCarry): PagesAfter
     {
-        $respells = $workspace->rulesDifference() !== null;
-
-        return (new self($workspace))->outcome($mayCarry && ! $respells);
+        return (new self($workspace))->outcome($mayCarry && $workspace->rulesDifference() === null);
     }
 
     private function outcome(bool $mayCarry): PagesAfter

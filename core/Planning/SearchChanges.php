@@ -14,6 +14,7 @@ use Heronstem\Core\Search\EffectiveSearch;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\SearchTitle;
 use Heronstem\Core\Search\SiteSearchDifference;
+use Heronstem\Core\Search\TextPattern;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
@@ -102,13 +103,7 @@ final class SearchChanges
             $this->workspace->pages->expect([$one]);
             $page = $this->workspace->pages->known($one);
             [$was, $is] = [$this->was($page), $this->is($page)];
-            $pattern = $is->titlePattern();
-            if (
-                $was->values->toText() !== $is->values->toText() ||
-                $pattern->mentions('parent') ||
-                $pattern->mentions('section') ||
-                $pattern->mentionsFields()
-            ) {
+            if ($was->values->toText() !== $is->values->toText() || self::dependsOnPlace($is->titlePattern())) {
                 $others += array_fill_keys(array_keys($alike), true);
             } elseif ($is->index() && $is->inSitemap() && $this->isOpen($page, true)) {
                 $this->sitemapEntries += count(array_filter($alike));
@@ -202,14 +197,11 @@ final class SearchChanges
     private function title(Page $before, Page $after, EffectiveSearch $was, EffectiveSearch $is): void
     {
         // Most pages of a branch that moves keep theirs: it is made anew only where something of it changed.
-        $pattern = $is->titlePattern();
         if (
             $before->name === $after->name &&
             ($before->texts === $after->texts || $before->texts->equals($after->texts)) &&
             $was->values->titlePattern === $is->values->titlePattern &&
-            ! $pattern->mentions('parent') &&
-            ! $pattern->mentions('section') &&
-            ! $pattern->mentionsFields()
+            ! self::dependsOnPlace($is->titlePattern())
         ) {
             return;
         }
@@ -218,6 +210,12 @@ final class SearchChanges
         if ($said !== $says) {
             $this->titles[] = new TitleChange($after->id, $after->name, $said, $says);
         }
+    }
+
+    /** Whether a title may be another where the page stands elsewhere: some layouts have their fields from above. */
+    private static function dependsOnPlace(TextPattern $pattern): bool
+    {
+        return $pattern->mentions('parent') || $pattern->mentions('section') || $pattern->mentionsFields();
     }
 
     /** @param  list<Page>  $above  nearest first */

@@ -74,7 +74,7 @@ final readonly class PageEffects
         return array_values(array_filter($pages, fn (string $page): bool => ! isset($known[$this->outcome->find($page)->parent ?? ''])));
     }
 
-    /** @return list<string> pages that visitors no longer get and that stay where they are: what addresses of others become follows from that */
+    /** @return list<string> pages that visitors no longer get, but for those put in the bin */
     public function goOfflineInTree(): array
     {
         $binned = array_fill_keys($this->binned, true);
