@@ -72,15 +72,11 @@ final readonly class Undo implements Change
         $placed = new PackedPages();
         [$all, $made] = $this->packedPages();
         $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($all)), true), $workspace->pages);
-        $binned = new BinnedInside($tops, $workspace->pages);
-        $workspace->pages->expectChildren($made);
-        // Backwards, so that a page made inside another made page goes first.
-        foreach (array_reverse($all, true) as $id => $packed) {
+        $workspace->pages->expectChildren(array_map(strval(...), array_keys($made)));
+        foreach (array_reverse(array_diff_key($all, $made), true) as $id => $packed) {
             $difference = PageDifference::unpacked((string) $id, $packed);
             $now = $workspace->pages->find($difference->page);
-            if ($difference->wasMade()) {
-                $this->unmake($difference, $now, $workspace, $binned);
-            } elseif ($difference->wasRemoved()) {
+            if ($difference->wasRemoved()) {
                 $now === null
                     ? $workspace->pages->put($difference->restored($workspace->rules()))
                     : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
@@ -98,7 +94,10 @@ final readonly class Undo implements Change
                 );
             }
         }
-        $this->guardPlaces($placed, $workspace);
+        // Only now, when nothing that had been put inside of them is there any more.
+        $unmaking = new Unmaking($made, new BinnedInside($tops, $workspace->pages), $workspace);
+        $unmaking->all();
+        $this->guardPlaces($placed, $unmaking, $workspace);
         $this->startPageBack($start, $workspace);
         $this->menusBack($workspace);
         $this->rulesBack($workspace);
@@ -108,13 +107,13 @@ final readonly class Undo implements Change
         $this->accessBack($workspace);
     }
 
-    /** @return array{array<string, string>, list<string>} by page, and those of them that were made */
+    /** @return array{array<string, string>, array<string, string>} by page, and those of them that were made */
     private function packedPages(): array
     {
         $packed = $made = [];
         foreach ($this->pages as $difference) {
             $packed[$difference->page] = $difference->packed();
-            $difference->wasMade() && ($made[] = $difference->page);
+            $difference->wasMade() && ($made[$difference->page] = $packed[$difference->page]);
         }
 
         return [$packed, $made];
@@ -322,24 +321,6 @@ final readonly class Undo implements Change
         }
     }
 
-    private function unmake(PageDifference $difference, ?Page $now, Workspace $workspace, BinnedInside $inBin): void
-    {
-        if ($now === null) {
-            return;
-        }
-        $strayed = $difference->strayedIn($now);
-        $inside = count($workspace->pages->childOrder($now->id));
-        if ($strayed !== [] || $inside > 0 || $workspace->mustStay($now->id) || $workspace->isStartPage($now->id)) {
-            $workspace->note(new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : $strayed[0] ?? 'address'));
-
-            return;
-        }
-        foreach ($inBin->of($now->id) as $binned) {
-            $workspace->pages->put($binned->placed(null, $binned->position));
-        }
-        $workspace->pages->remove($now->id);
-    }
-
     /** In the bin a page stays below the one that it went there with: they come back, or are deleted for good, together. */
     private function leavesItsBin(Page $back, Page $now): bool
     {
@@ -384,7 +365,7 @@ final readonly class Undo implements Change
      *
      * @param  PackedPages  $placed  pages put back, each as it was found; none for one that had been removed
      */
-    private function guardPlaces(PackedPages $placed, Workspace $workspace): void
+    private function guardPlaces(PackedPages $placed, Unmaking $unmaking, Workspace $workspace): void
     {
         $open = $placed->ids();
         do {
@@ -398,6 +379,7 @@ final readonly class Undo implements Change
             }
             foreach ($unfit as $id) {
                 [$page, $found] = [$workspace->pages->known($id), $placed->find($id)];
+                $unmaking->keep($found?->parent);
                 // One that comes back out of nowhere has no other place than the top, or the bin for itself.
                 $workspace->pages->put(
                     $found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found),
@@ -406,6 +388,7 @@ final readonly class Undo implements Change
             }
             $open = array_values(array_diff($open, $unfit));
         } while ($unfit !== []);
+        $unmaking->sayWhatWasKept();
         $taken = [];
         foreach ($this->pages as $difference) {
             $this->lieAlone($difference->page, $workspace);

@@ -15,6 +15,7 @@ export const keys = {
         [...keys.site(site), 'history', wanted] as const,
     pageHistory: (site: string, page: string) => [...keys.site(site), 'page-history', page] as const,
     entry: (site: string, entry: string) => [...keys.site(site), 'entry', entry] as const,
+    foresight: (site: string) => ['foresight', site] as const,
     underWay: (site: string) => ['under-way', site] as const,
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
     structure: (site: string, of: string | null, levels: number) =>

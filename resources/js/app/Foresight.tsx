@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { answered, api, type Schemas } from '../api/client'
 import { count } from '../ui/count'
+import { keys } from '../api/queries'
 import type { Wanted } from './batches'
 
 type Seen = Schemas['Foresight']
@@ -11,7 +12,7 @@ export function Foresight({ site, wanted, digest }: { site: string; wanted: Want
     const body = { changes: batch?.changes ?? [], decisions: batch?.decisions ?? [] }
     const foresight = useQuery({
         // Not among what a change makes stale: once it is applied, there is nothing to foresee.
-        queryKey: ['foresight', site, plan ?? body, digest],
+        queryKey: [...keys.foresight(site), plan ?? body, digest],
         queryFn: ({ signal }) =>
             answered(
                 plan === undefined

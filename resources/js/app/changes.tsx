@@ -131,6 +131,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                 await refresh()
                 return
             }
+            // What is still being foreseen is of the site as it was: asked about after this is written, it would be refused.
+            await queries.cancelQueries({ queryKey: keys.foresight(site) })
             const made = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
             setPending(null)
             wanted.done?.()

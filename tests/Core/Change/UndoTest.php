@@ -109,6 +109,43 @@ final class UndoTest extends TestCase
     }
 
     #[Test]
+    public function what_was_moved_into_a_made_page_and_has_no_place_to_go_back_to_stays_in_it(): void
+    {
+        $site = $this->site();
+        $made = $site->apply(
+            new Make('Outer', PageName::of('Outer'), Place::lastIn(null)),
+            new Make('New', PageName::of('New'), Place::lastIn('Outer')),
+            new Move('Summer', Place::lastIn('New')),
+            new Move('Fares', Place::lastIn('New')),
+        );
+        $site->draft('Loose', 'New');
+        foreach (['Loose', 'Timetables', 'Travel'] as $page) {
+            $site->carryOut($site->planBatch(new Batch([new PutInBin($page)], Decisions::elseDefaults())));
+        }
+        $back = $site->undo($made);
+        self::assertSame(['New', 'New', 'New'], [$site->pages['Summer']->parent, $site->pages['Fares']->parent, $site->pages['Loose']->parent]);
+        self::assertSame('Outer', $site->pages['New']->parent);
+        self::assertContainsEquals(new Note(NoteKind::StaysMade, 'Outer', 'Outer', '1'), $back->toDecide->notes);
+        self::assertContainsEquals(new Note(NoteKind::StaysMade, 'New', 'New', '2'), $back->toDecide->notes);
+    }
+
+    #[Test]
+    public function a_made_page_goes_whenever_in_its_batch_something_was_put_into_it(): void
+    {
+        $site = $this->site();
+        $before = $site->snapshot();
+        $made = $site->apply(
+            new Move('Summer', Place::lastIn('Travel')),
+            new Make('Inner', PageName::of('Inner'), Place::lastIn(null)),
+            new Make('Outer', PageName::of('Outer'), Place::lastIn(null)),
+            new Move('Inner', Place::lastIn('Outer')),
+            new Move('Summer', Place::lastIn('Inner')),
+        );
+        $site->undo($made);
+        self::assertSame($before, $site->snapshot());
+    }
+
+    #[Test]
     public function a_page_whose_old_parent_now_lies_inside_it_cannot_go_back(): void
     {
         $site = $this->site();

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\NoteKind;
+use Heronstem\Core\Tree\PackedPages;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Workspace\BinnedInside;
+use Heronstem\Core\Workspace\Workspace;
+
+/**
+ * Takes away again the pages that an entry made, whatever is made inside another first. One stays, and a note says so, if it has changed
+ * since, has pages inside, is the start page, or visitors know it.
+ */
+final class Unmaking
+{
+    /** Those taken away, each as it was found. */
+    private readonly PackedPages $gone;
+
+    /** @var array<string, list<string>> pages in the bin that lay inside one that was taken away */
+    private array $setFree = [];
+
+    /** @var list<Page> */
+    private array $kept = [];
+
+    /** @param  array<string, string>  $made  packed differences of the pages that the entry made, by page */
+    public function __construct(private array $made, private readonly BinnedInside $binned, private readonly Workspace $workspace)
+    {
+        $this->gone = new PackedPages();
+    }
+
+    public function all(): void
+    {
+        foreach (array_reverse(array_keys($this->made)) as $id) {
+            $this->unmake((string) $id);
+        }
+    }
+
+    /** A page turns out to stay inside of this one: if it was taken away, it stays too, and so do those that it was made inside of. */
+    public function keep(?string $id): void
+    {
+        $page = $id === null || $this->workspace->pages->find($id) !== null ? null : $this->gone->find($id);
+        if ($page === null) {
+            return;
+        }
+        $this->keep($page->parent);
+        $this->workspace->pages->put($page);
+        foreach ($this->setFree[$page->id] ?? [] as $each) {
+            $binned = $this->workspace->pages->find($each);
+            if ($binned !== null && $binned->isBinned() && $binned->parent === null) {
+                $this->workspace->pages->put($binned->placed($page->id, $binned->position));
+            }
+        }
+        $this->kept[] = $page;
+    }
+
+    /** Once it is known what stays where, so that as many are told as are inside. */
+    public function sayWhatWasKept(): void
+    {
+        foreach ($this->kept as $page) {
+            $this->stays($page, (string) count($this->workspace->pages->childOrder($page->id)));
+        }
+    }
+
+    private function unmake(string $id): void
+    {
+        $packed = $this->made[$id] ?? null;
+        unset($this->made[$id]);
+        $page = $packed === null ? null : $this->workspace->pages->find($id);
+        if ($page === null || $packed === null) {
+            return;
+        }
+        foreach (array_keys($this->workspace->pages->childOrder($id)) as $child) {
+            $this->unmake((string) $child);
+        }
+        $strayed = PageDifference::unpacked($id, $packed)->strayedIn($page);
+        $inside = count($this->workspace->pages->childOrder($id));
+        if ($strayed !== [] || $inside > 0 || $this->workspace->mustStay($id) || $this->workspace->isStartPage($id)) {
+            $this->stays($page, $inside > 0 ? "$inside" : $strayed[0] ?? 'address');
+
+            return;
+        }
+        foreach ($this->binned->of($id) as $binned) {
+            $this->setFree[$id][] = $binned->id;
+            $this->workspace->pages->put($binned->placed(null, $binned->position));
+        }
+        $this->gone->put($id, $page);
+        $this->workspace->pages->remove($id);
+    }
+
+    private function stays(Page $page, string $why): void
+    {
+        $this->workspace->note(new Note(NoteKind::StaysMade, $page->id, $page->name, $why));
+    }
+}
