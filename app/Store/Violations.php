@@ -199,6 +199,14 @@ final readonly class Violations
             $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” lies in the bin with a page that does not."];
         }
         foreach (
+            $this->db->select(
+                'select p.name from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.bin_id <> p.id and parent.bin_id is distinct from p.bin_id',
+                [$site->id],
+            ) as $row
+        ) {
+            $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” lies in the bin with a page that it is not below."];
+        }
+        foreach (
             $this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'bin'", [
                 $site->id,
             ]) as $row

@@ -51,8 +51,9 @@ final readonly class DeleteForGood implements RequestedChange
             }
         }
         // Others in the bin were once inside: they stay, and have no old place any more.
-        foreach ($workspace->pages->binnedBelow($page->id) as $other) {
-            if (in_array($other->parent, $branch, true) && $other->bin === $other->id) {
+        $goes = array_fill_keys($branch, true);
+        foreach ($workspace->pages->aloneInBin($page->id) as $other) {
+            if (isset($goes[(string) $other->parent])) {
                 $workspace->pages->put($other->placed(null, $other->position));
             }
         }

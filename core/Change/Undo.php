@@ -21,6 +21,7 @@ use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\BinMates;
 use Heronstem\Core\Workspace\BinnedInside;
 use Heronstem\Core\Workspace\BranchTops;
 use Heronstem\Core\Workspace\Workspace;
@@ -389,9 +390,9 @@ final readonly class Undo implements Change
             $open = array_values(array_diff($open, $unfit));
         } while ($unfit !== []);
         $unmaking->sayWhatWasKept();
+        BinMates::settle($workspace->pages);
         $taken = [];
         foreach ($this->pages as $difference) {
-            $this->lieAlone($difference->page, $workspace);
             $this->makeRoom($difference->page, $workspace, $taken);
         }
     }
@@ -414,19 +415,17 @@ final readonly class Undo implements Change
      */
     private function leavingChildren(array $open, PackedPages $placed, Workspace $workspace): array
     {
-        $roots = [];
-        foreach ($open as $id) {
-            $page = $workspace->pages->find($id);
-            if ($page !== null && $page->isBinned() && $placed->find($id)?->isBinned() === false) {
-                $roots[(string) $page->bin] = true;
-            }
-        }
-        $candidates = array_map(fn (string|int $root): array => $workspace->pages->branchBefore((string) $root), array_keys($roots));
+        $going = array_values(
+            array_filter(
+                $open,
+                static fn (string $id): bool => $workspace->pages->find($id)?->isBinned() === true && $placed->find($id)?->isBinned() === false,
+            ),
+        );
+        $workspace->pages->expectChildren($going);
         $leaving = [];
-        foreach ($roots === [] ? [] : [...array_merge(...$candidates), ...$workspace->pages->touched()] as $id) {
-            $page = $workspace->pages->find($id);
-            if ($page !== null && ! $page->isBinned() && $page->parent !== null && $workspace->pages->find($page->parent)?->isBinned() === true) {
-                $leaving[$page->parent] = true;
+        foreach ($going as $id) {
+            if ($workspace->pages->childOrder($id) !== []) {
+                $leaving[$id] = true;
             }
         }
 
@@ -437,12 +436,13 @@ final readonly class Undo implements Change
     {
         if ($page->isBinned()) {
             $root = $workspace->pages->find((string) $page->bin);
-
-            return ($page->parent === null || $workspace->pages->find($page->parent) !== null) && $root !== null && $root->bin === $root->id;
+            if ($root === null || $root->bin !== $root->id) {
+                return false;
+            }
         }
         for ($steps = [$page->id => true], $above = $page; $above->parent !== null;) {
             $parent = $workspace->pages->find($above->parent);
-            if ($parent === null || $parent->isBinned() || isset($steps[$parent->id])) {
+            if ($parent === null || ($parent->isBinned() && ! $page->isBinned()) || isset($steps[$parent->id])) {
                 return false;
             }
             $steps[$parent->id] = true;
@@ -450,16 +450,6 @@ final readonly class Undo implements Change
         }
 
         return true;
-    }
-
-    /** A page left in the bin by the one it went there with lies there on its own. */
-    private function lieAlone(string $id, Workspace $workspace): void
-    {
-        $page = $workspace->pages->find($id);
-        $root = $page?->bin === null ? null : $workspace->pages->find($page->bin);
-        if ($page !== null && $page->isBinned() && ($root === null || $root->bin !== $root->id)) {
-            $workspace->pages->put($page->with(['bin' => $page->id]));
-        }
     }
 
     /**

@@ -27,6 +27,12 @@ final class Unmaking
     /** @var list<Page> */
     private array $kept = [];
 
+    /** @var array<string, array<string, true>> */
+    private array $mates = [];
+
+    /** @var array<string, true> pages with all that lay in the bin with them that were looked through */
+    private array $looked = [];
+
     /** @param  array<string, string>  $made  packed differences of the pages that the entry made, by page */
     public function __construct(private array $made, private readonly BinnedInside $binned, private readonly Workspace $workspace)
     {
@@ -62,7 +68,7 @@ final class Unmaking
     public function sayWhatWasKept(): void
     {
         foreach ($this->kept as $page) {
-            $this->stays($page, (string) count($this->workspace->pages->childOrder($page->id)));
+            $this->stays($page, (string) count($this->inside($page)));
         }
     }
 
@@ -74,11 +80,11 @@ final class Unmaking
         if ($page === null || $packed === null) {
             return;
         }
-        foreach (array_keys($this->workspace->pages->childOrder($id)) as $child) {
-            $this->unmake((string) $child);
+        foreach ($this->inside($page) as $child) {
+            $this->unmake($child);
         }
         $strayed = PageDifference::unpacked($id, $packed)->strayedIn($page);
-        $inside = count($this->workspace->pages->childOrder($id));
+        $inside = count($this->inside($page));
         if ($strayed !== [] || $inside > 0 || $this->workspace->mustStay($id) || $this->workspace->isStartPage($id)) {
             $this->stays($page, $inside > 0 ? "$inside" : $strayed[0] ?? 'address');
 
@@ -90,6 +96,40 @@ final class Unmaking
         }
         $this->gone->put($id, $page);
         $this->workspace->pages->remove($id);
+    }
+
+    /** @return list<string> pages right inside; of one in the bin, those that lie there with it */
+    private function inside(Page $page): array
+    {
+        if (! $page->isBinned()) {
+            return array_map(strval(...), array_keys($this->workspace->pages->childOrder($page->id)));
+        }
+        $inside = [];
+        foreach (array_keys($this->mates($page->id)[$page->id] ?? []) as $id) {
+            $mate = $this->workspace->pages->find((string) $id);
+            if ($mate !== null && $mate->parent === $page->id && $mate->isBinned() && $mate->bin !== $mate->id) {
+                $inside[] = $mate->id;
+            }
+        }
+
+        return $inside;
+    }
+
+    /** @return array<string, array<string, true>> pages that are, or were, in the bin with others, by the page that they are right inside of */
+    private function mates(string $page): array
+    {
+        $root = $this->workspace->pages->before($page)->bin ?? '';
+        if (! isset($this->looked[$root])) {
+            $this->looked[$root] = true;
+            foreach ([...$root === '' ? [] : $this->workspace->pages->branchBefore($root), ...$this->workspace->pages->touched()] as $id) {
+                $parent = $this->workspace->pages->find($id)?->parent;
+                if ($parent !== null) {
+                    $this->mates[$parent][$id] = true;
+                }
+            }
+        }
+
+        return $this->mates;
     }
 
     private function stays(Page $page, string $why): void

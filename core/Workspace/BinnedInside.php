@@ -6,10 +6,10 @@ namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\Tree\Page;
 
-/** Pages right below others that were put in the bin on their own: looked for once a branch, however many pages of it are asked about. */
+/** Pages right below others that lie in the bin on their own: looked for once a branch, however many pages of it are asked about. */
 final class BinnedInside
 {
-    /** @var array<string, list<string>> by the page that they were below before the batch */
+    /** @var array<string, list<string>> by the page that they are below */
     private array $inside = [];
 
     /** @var array<string, true> tops of branches that were looked through */
@@ -25,8 +25,8 @@ final class BinnedInside
         $top = $this->tops->of($page);
         if (! isset($this->looked[$top])) {
             $this->looked[$top] = true;
-            foreach ($this->pages->binnedBelow($top) as $binned) {
-                $this->inside[$this->pages->before($binned->id)->parent ?? ''][] = $binned->id;
+            foreach ($this->pages->aloneInBin($top) as $binned) {
+                $this->inside[$binned->parent ?? ''][] = $binned->id;
             }
         }
         $found = [];

@@ -183,7 +183,7 @@ final class PageOverlay
     }
 
     /**
-     * The page and everything below it as the batch leaves it, parents before their children.
+     * The page and everything below it as the batch leaves it, parents before their children; of one in the bin, what lies there with it.
      *
      * @return list<string>
      */
@@ -198,14 +198,14 @@ final class PageOverlay
                 $candidates += array_flip($this->branchBefore($each));
             }
         }
-        $binned = $this->known($id)->isBinned();
+        $bin = $this->known($id)->bin;
         $levels = [$id => 0];
         foreach (array_keys($candidates) as $each) {
             $this->levelBelow((string) $each, $levels);
         }
         $levels = array_filter(
             $levels,
-            fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned,
+            fn (?int $level, string|int $each): bool => $level !== null && ($page = $this->find((string) $each)) !== null && $page->bin === $bin,
             ARRAY_FILTER_USE_BOTH,
         );
         asort($levels);
@@ -225,14 +225,18 @@ final class PageOverlay
         return $levels[$id];
     }
 
-    /** @return list<Page> put in the bin on their own, and once below this page, as the batch leaves them */
-    public function binnedBelow(string $id): array
+    /** @return list<Page> all that lie in the bin on their own and may be right below something of this page's branch, as the batch leaves them */
+    public function aloneInBin(string $id): array
     {
-        $found = [];
+        $candidates = array_fill_keys($this->changed->ids(), true);
         foreach ($this->pages->binnedBelow($id) as $page) {
             $this->remember($page);
-            $now = $this->find($page->id);
-            if ($now !== null && $now->isBinned()) {
+            $candidates[$page->id] = true;
+        }
+        $found = [];
+        foreach (array_keys($candidates) as $each) {
+            $now = $this->find((string) $each);
+            if ($now !== null && $now->bin === $now->id) {
                 $found[] = $now;
             }
         }

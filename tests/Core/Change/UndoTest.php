@@ -130,6 +130,39 @@ final class UndoTest extends TestCase
     }
 
     #[Test]
+    public function what_lies_in_the_bin_with_a_page_that_is_taken_out_of_it_lies_there_on_its_own(): void
+    {
+        $site = $this->site();
+        $bin = new Batch([new PutInBin('Fares')], Decisions::elseDefaults());
+        $binned = $site->carryOut($site->planBatch($bin));
+        $site->apply(new Make('Inside', PageName::of('Inside'), Place::lastIn('Travel')));
+        $site->undo($binned);
+        $site->apply(new Move('Inside', Place::lastIn('Fares')));
+        $site->carryOut($site->planBatch($bin));
+        self::assertSame('Fares', $site->pages['Inside']->bin);
+        $site->undo($binned);
+        self::assertSame(['Fares', 'Inside'], [$site->pages['Inside']->parent, $site->pages['Inside']->bin]);
+        self::assertFalse($site->pages['Fares']->isBinned());
+    }
+
+    #[Test]
+    public function a_page_made_in_the_bin_again_stays_while_others_lie_there_with_it(): void
+    {
+        $site = $this->site();
+        $site->draft('Outer');
+        $site->draft('Inner', 'Outer');
+        $gone = $site->apply(new PutInBin('Outer'));
+        $deleted = $site->apply(new DeleteForGood('Outer'));
+        $made = $site->undo($deleted);
+        $site->undo($gone);
+        $site->apply(new Move('Summer', Place::lastIn('Inner')));
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Outer')], Decisions::elseDefaults())));
+        $back = $site->planUndoing($made);
+        self::assertCount(0, $back->pages->differences);
+        self::assertContainsEquals(new Note(NoteKind::StaysMade, 'Inner', 'Inner', '1'), $back->toDecide->notes);
+    }
+
+    #[Test]
     public function a_made_page_goes_whenever_in_its_batch_something_was_put_into_it(): void
     {
         $site = $this->site();

@@ -37,6 +37,8 @@ final class Invariants
             Assert::assertSame($page->isBinned(), $page->bin !== null && $page->was !== null, 'A page is half in the bin.');
             if ($page->bin !== null) {
                 Assert::assertSame($page->bin, $site->pages[$page->bin]->bin ?? null, 'A page lies in the bin with one that does not.');
+                $above = $page->parent === null ? null : $site->pages[$page->parent]->bin;
+                Assert::assertTrue($page->bin === $page->id || $page->bin === $above, 'A page lies in the bin with one that it is not below.');
 
                 continue;
             }

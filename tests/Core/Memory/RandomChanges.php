@@ -123,8 +123,13 @@ final readonly class RandomChanges
      */
     public static function planned(MemorySite $site, array $steps): ?Ripple
     {
+        return self::plannedBatch($site, self::over($site)->batch($steps));
+    }
+
+    public static function plannedBatch(MemorySite $site, Batch $batch): ?Ripple
+    {
         try {
-            $ripple = $site->planBatch(self::over($site)->batch($steps));
+            $ripple = $site->planBatch($batch);
         } catch (Refusal) {
             return null;
         }

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** Undoing could leave a page in the bin with one that was out of it by now, so that it could neither be brought back nor deleted. */
+return new class () extends Migration {
+    public function up(): void
+    {
+        do {
+            $mended = DB::update(
+                <<<'SQL'
+                update pages p set bin_id = coalesce(above.bin_id, p.id)
+                from pages each left join pages above on above.id = each.parent_id
+                where each.id = p.id and p.bin_id <> p.id and above.bin_id is distinct from p.bin_id
+                SQL
+            );
+        } while ($mended > 0);
+    }
+
+    public function down(): void
+    {
+    }
+};
