@@ -24,32 +24,42 @@ final class CopiedPages
     /** How many numbered slugs are tried. */
     private const MAX_TRIES = 200;
 
+    /** Copies whose addresses are held together. */
+    private const PIECE = 4000;
+
     /**
-     * @param  non-empty-list<Page>  $sources  parents before their children, all below the first
+     * @param  non-empty-list<string>  $sources  identities, parents before their children, all below the first
+     * @param  \Closure(string): Page  $source  gives the page of an identity: so many may be copied that they are not held together
      * @param  string  $copy  identity of the first copy; those of the pages below follow from it
      * @param  string  $field  by which a refusal names the identity
      * @param  \Closure(Page): Page  $named  gives the first copy its name and slug
      *
      * @throws InputRefused where the identity is taken
      */
-    public static function make(array $sources, string $copy, string $field, Place $place, \Closure $named, Workspace $workspace): void
-    {
+    public static function make(
+        array $sources,
+        \Closure $source,
+        string $copy,
+        string $field,
+        Place $place,
+        \Closure $named,
+        Workspace $workspace,
+    ): void {
         if ($workspace->pages->find($copy) !== null) {
             throw new InputRefused($field, 'There is a page with this identity already.');
         }
-        $copies = [$sources[0]->id => $copy];
-        foreach (array_slice($sources, 1) as $page) {
-            $copies[$page->id] = Identity::derived($copy, $page->id);
+        $copies = [$sources[0] => $copy];
+        foreach (array_slice($sources, 1) as $id) {
+            $copies[$id] = Identity::derived($copy, $id);
         }
         $workspace->pages->expect(array_values($copies));
         $parent = $place->parentIn($workspace);
         $position = $place->positionIn($workspace, $copy);
-        foreach ($sources as $page) {
+        foreach ($sources as $id) {
+            $page = $source($id);
             $made = self::copyOf($page, $copies[$page->id], $workspace);
             $workspace->pages->put(
-                $page->id === $sources[0]->id
-                    ? $named($made)->placed($parent, $position)
-                    : $made->placed($copies[(string) $page->parent], $page->position),
+                $id === $sources[0] ? $named($made)->placed($parent, $position) : $made->placed($copies[(string) $page->parent], $page->position),
             );
             $workspace->addCopy($made->id, $page->id);
         }
@@ -91,25 +101,27 @@ final class CopiedPages
     {
         $tries = [];
         do {
-            $composer = AddressComposer::anew($workspace);
-            $addresses = array_map(static fn (string $copy): Address => $composer->address($workspace->pages->page($copy)), $copies);
-            $held = $workspace->ledger->claimsOn($addresses);
             $seen = $workspace->addressesOfCopies();
             $unsettled = [];
-            foreach ($copies as $i => $copy) {
-                $page = $workspace->pages->page($copy);
-                $key = $addresses[$i]->key;
-                if (isset($unsettled[(string) $page->parent])) {
-                    $unsettled[$copy] = true;
-                } elseif (isset($held[$key]) || isset($seen[$key])) {
-                    $unsettled[$copy] = true;
-                    $tries[$copy] ??= [$page->slug->text, 1];
-                    $number = ++$tries[$copy][1];
-                    $workspace->pages->put(
-                        $page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand),
-                    );
+            foreach (array_chunk($copies, self::PIECE) as $piece) {
+                $composer = AddressComposer::anew($workspace);
+                $addresses = array_map(static fn (string $copy): Address => $composer->address($workspace->pages->page($copy)), $piece);
+                $held = $workspace->ledger->claimsOn($addresses);
+                foreach ($piece as $i => $copy) {
+                    $page = $workspace->pages->page($copy);
+                    $key = $addresses[$i]->key;
+                    if (isset($unsettled[(string) $page->parent])) {
+                        $unsettled[$copy] = true;
+                    } elseif (isset($held[$key]) || isset($seen[$key])) {
+                        $unsettled[$copy] = true;
+                        $tries[$copy] ??= [$page->slug->text, 1];
+                        $number = ++$tries[$copy][1];
+                        $workspace->pages->put(
+                            $page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand),
+                        );
+                    }
+                    $seen[$key] = true;
                 }
-                $seen[$key] = true;
             }
         } while ($unsettled !== [] && max([0, ...array_column($tries, 1)]) < self::MAX_TRIES);
         $workspace->takeForCopies($seen);

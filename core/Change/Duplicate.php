@@ -53,7 +53,8 @@ final readonly class Duplicate implements RequestedChange
         $source = $workspace->pages->page($this->page);
         $below = $this->scope === Scope::Branch ? array_slice($workspace->pages->branch($source->id), 1) : [];
         CopiedPages::make(
-            [$source, ...array_map(static fn (string $id): Page => $workspace->pages->page($id), $below)],
+            [$source->id, ...$below],
+            static fn (string $id): Page => $workspace->pages->page($id),
             $this->copy,
             'copy',
             $this->place ?? Place::after($source->id),

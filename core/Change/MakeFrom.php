@@ -85,8 +85,10 @@ final readonly class MakeFrom implements RequestedChange
                 return $made->name === $page->name ? $made : $made->withSlug($maker->make($made->name), $page->slugByHand);
             }, $kept);
         }
+        $byId = array_column($kept, null, 'id');
         CopiedPages::make(
-            $kept,
+            array_column($kept, 'id'),
+            static fn (string $id): Page => $byId[$id],
             $this->page,
             'page',
             $this->place,

@@ -71,10 +71,10 @@ final readonly class Undo implements Change
             $workspace->setStartPage($this->startPage->before);
         }
         $placed = new PackedPages();
-        [$all, $made] = $this->packedPages();
-        $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($all)), true), $workspace->pages);
+        [$found, $made] = $this->foundAndMade($workspace);
+        $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($found + $made)), true), $workspace->pages);
         $workspace->pages->expectChildren(array_map(strval(...), array_keys($made)));
-        foreach (array_reverse(array_diff_key($all, $made), true) as $id => $packed) {
+        foreach (array_reverse($found, true) as $id => $packed) {
             $difference = PageDifference::unpacked((string) $id, $packed);
             $now = $workspace->pages->find($difference->page);
             if ($difference->wasRemoved()) {
@@ -108,16 +108,20 @@ final readonly class Undo implements Change
         $this->accessBack($workspace);
     }
 
-    /** @return array{array<string, string>, array<string, string>} by page, and those of them that were made */
-    private function packedPages(): array
+    /** @return array{array<string, string>, array<string, string|null>} of pages that were there, packed differences; of those made, what strayed since */
+    private function foundAndMade(Workspace $workspace): array
     {
-        $packed = $made = [];
+        $found = $made = [];
         foreach ($this->pages as $difference) {
-            $packed[$difference->page] = $difference->packed();
-            $difference->wasMade() && ($made[$difference->page] = $packed[$difference->page]);
+            if ($difference->wasMade()) {
+                $now = $workspace->pages->find($difference->page);
+                $made[$difference->page] = $now === null ? null : $difference->strayedIn($now)[0] ?? null;
+            } else {
+                $found[$difference->page] = $difference->packed();
+            }
         }
 
-        return [$packed, $made];
+        return [$found, $made];
     }
 
     /** Whether what the change showed visitors stood long enough to be known. */

@@ -6,9 +6,7 @@ namespace Heronstem\Core\Change;
 
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
-use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
-use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Workspace\BinnedInside;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -18,8 +16,8 @@ use Heronstem\Core\Workspace\Workspace;
  */
 final class Unmaking
 {
-    /** Those taken away, each as it was found. */
-    private readonly PackedPages $gone;
+    /** @var array<string, Page|null> those taken away, as they were found; null where that is as they were before the batch */
+    private array $gone = [];
 
     /** @var array<string, list<string>> pages in the bin that lay inside one that was taken away */
     private array $setFree = [];
@@ -33,10 +31,9 @@ final class Unmaking
     /** @var array<string, true> pages with all that lay in the bin with them that were looked through */
     private array $looked = [];
 
-    /** @param  array<string, string>  $made  packed differences of the pages that the entry made, by page */
+    /** @param  array<string, string|null>  $made  what each page that the entry made strayed in since, by page */
     public function __construct(private array $made, private readonly BinnedInside $binned, private readonly Workspace $workspace)
     {
-        $this->gone = new PackedPages();
     }
 
     public function all(): void
@@ -49,10 +46,11 @@ final class Unmaking
     /** A page turns out to stay inside of this one: if it was taken away, it stays too, and so do those that it was made inside of. */
     public function keep(?string $id): void
     {
-        $page = $id === null || $this->workspace->pages->find($id) !== null ? null : $this->gone->find($id);
-        if ($page === null) {
+        if ($id === null || ! array_key_exists($id, $this->gone)) {
             return;
         }
+        $page = $this->gone[$id] ?? ($this->workspace->pages->before($id) ?? throw new \LogicException('A page that was taken away was not there.'));
+        unset($this->gone[$id]);
         $this->keep($page->parent);
         $this->workspace->pages->put($page);
         foreach ($this->setFree[$page->id] ?? [] as $each) {
@@ -74,19 +72,18 @@ final class Unmaking
 
     private function unmake(string $id): void
     {
-        $packed = $this->made[$id] ?? null;
+        $page = array_key_exists($id, $this->made) ? $this->workspace->pages->find($id) : null;
+        $strayed = $this->made[$id] ?? null;
         unset($this->made[$id]);
-        $page = $packed === null ? null : $this->workspace->pages->find($id);
-        if ($page === null || $packed === null) {
+        if ($page === null) {
             return;
         }
         foreach ($this->inside($page) as $child) {
             $this->unmake($child);
         }
-        $strayed = PageDifference::unpacked($id, $packed)->strayedIn($page);
         $inside = count($this->inside($page));
-        if ($strayed !== [] || $inside > 0 || $this->workspace->mustStay($id) || $this->workspace->isStartPage($id)) {
-            $this->stays($page, $inside > 0 ? "$inside" : $strayed[0] ?? 'address');
+        if ($strayed !== null || $inside > 0 || $this->workspace->mustStay($id) || $this->workspace->isStartPage($id)) {
+            $this->stays($page, $inside > 0 ? "$inside" : $strayed ?? 'address');
 
             return;
         }
@@ -94,7 +91,7 @@ final class Unmaking
             $this->setFree[$id][] = $binned->id;
             $this->workspace->pages->put($binned->placed(null, $binned->position));
         }
-        $this->gone->put($id, $page);
+        $this->gone[$id] = $this->workspace->pages->hasTouched($id) ? $page : null;
         $this->workspace->pages->remove($id);
     }
 

@@ -150,6 +150,11 @@ final class PageOverlay
         return $this->changed->ids();
     }
 
+    public function hasTouched(string $id): bool
+    {
+        return $this->changed->has($id);
+    }
+
     /**
      * The page's branch as it was, each page remembered for later reading.
      *
