@@ -3,6 +3,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import { csrfToken, type Schemas } from '../api/client'
 import { filesQuery } from '../api/viewQueries'
+import { Button } from '../ui/Button'
 import { fileLook, inputClasses } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
@@ -78,6 +79,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                     </li>
                 )}
             </ul>
+            <p className="pt-1 text-ink-2">Or upload a new one:</p>
             <input
                 type="file"
                 aria-label="File"
@@ -114,6 +116,9 @@ export function FileDialog({
     return (
         <Modal open onClose={onClose} title={title} width={440}>
             <FileChooser chosen={null} pictures={pictures} onFile={onFile} />
+            <div className="mt-3 flex justify-end">
+                <Button onClick={onClose}>Cancel</Button>
+            </div>
         </Modal>
     )
 }
