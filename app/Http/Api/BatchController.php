@@ -30,14 +30,9 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class BatchController
 {
-    public function __construct(
-        private RightsOn $rights,
-        private PlanFor $plan,
-        private ApplyOrBegin $apply,
-        private AskedBatch $asked,
-        private FitsRequest $fits,
-        private ForeseeFindings $foresee,
-    ) {
+    /** What only one of these needs, and is much, is asked for by that one. */
+    public function __construct(private RightsOn $rights, private PlanFor $plan, private AskedBatch $asked, private FitsRequest $fits)
+    {
     }
 
     #[
@@ -84,14 +79,14 @@ final readonly class BatchController
             responses: [new Answer('Foresight')],
         ),
     ]
-    public function findings(Request $request, Site $site): JsonResponse
+    public function findings(Request $request, Site $site, ForeseeFindings $foresee): JsonResponse
     {
         $user = Signed::in($request);
 
         $batch = $this->batch($request, $site);
         $this->fits->guard($batch, $site);
 
-        return new JsonResponse($this->foresee->of($site, $user, $batch, $this->rights->of($user, $site))->toArray());
+        return new JsonResponse($foresee->of($site, $user, $batch, $this->rights->of($user, $site))->toArray());
     }
 
     #[
@@ -106,12 +101,12 @@ final readonly class BatchController
             ],
         ),
     ]
-    public function store(Request $request, Site $site): JsonResponse
+    public function store(Request $request, Site $site, ApplyOrBegin $apply): JsonResponse
     {
         $rights = $this->rights->of(Signed::in($request), $site);
         $asked = self::asked($request);
 
-        return $this->apply->of($request, $site, $rights, $this->asked->read($site, $asked), $asked);
+        return $apply->of($request, $site, $rights, $this->asked->read($site, $asked), $asked);
     }
 
     private function plan(Request $request, Site $site): Ripple

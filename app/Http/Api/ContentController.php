@@ -48,13 +48,9 @@ final readonly class ContentController
         'textsBefore.*' => 'Heading and summary are texts.',
     ];
 
-    public function __construct(
-        private RightsOn $rights,
-        private SaveContent $save,
-        private ApplyChanges $apply,
-        private KeepDraft $drafts,
-        private MetWishes $wishes,
-    ) {
+    /** What is needed to write, which is much, is asked for by what writes. */
+    public function __construct(private RightsOn $rights, private KeepDraft $drafts, private MetWishes $wishes)
+    {
     }
 
     #[
@@ -99,7 +95,7 @@ final readonly class ContentController
             responses: [new Answer('Content')],
         ),
     ]
-    public function update(Request $request, Site $site, Page $page): JsonResponse
+    public function update(Request $request, Site $site, Page $page, SaveContent $save): JsonResponse
     {
         $user = Signed::in($request);
         if ($request->attributes->get(InPlan::STEP) === true) {
@@ -111,7 +107,7 @@ final readonly class ContentController
             ['note.max' => 'A note has at most :max characters.', ...self::TEXTS_REFUSED],
         );
         $texts = self::texts($request, 'texts');
-        $this->save->save(
+        $save->save(
             $page,
             $user,
             Document::read($this->document($request)),
@@ -186,11 +182,11 @@ final readonly class ContentController
             responses: [new Answer('Content')],
         ),
     ]
-    public function publish(Request $request, Site $site, Page $page): JsonResponse
+    public function publish(Request $request, Site $site, Page $page, ApplyChanges $apply): JsonResponse
     {
         $user = Signed::in($request);
         try {
-            $this->apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->rights->of($user, $site));
+            $apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->rights->of($user, $site));
         } catch (NothingToChange) {
             // Visitors get everything already: that is what was asked for.
         }

@@ -35,10 +35,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** What was applied, and undoing it. */
 final readonly class HistoryController
 {
+    /** What is needed to undo, which is much, is asked for by what undoes. */
     public function __construct(
         private RightsOn $rights,
         private PlanFor $plan,
-        private ApplyOrBegin $apply,
         private UndoEntry $undo,
         private ReadHistory $history,
         private ThinHistory $thin,
@@ -136,11 +136,11 @@ final readonly class HistoryController
             ],
         ),
     ]
-    public function undo(Request $request, Site $site, HistoryEntry $entry): JsonResponse
+    public function undo(Request $request, Site $site, HistoryEntry $entry, ApplyOrBegin $apply): JsonResponse
     {
         $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
+        return $this->applied($apply, $request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
     #[
@@ -171,11 +171,11 @@ final readonly class HistoryController
             ],
         ),
     ]
-    public function undoSeveral(Request $request, Site $site): JsonResponse
+    public function undoSeveral(Request $request, Site $site, ApplyOrBegin $apply): JsonResponse
     {
         $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $rights, $this->several($request, $site));
+        return $this->applied($apply, $request, $site, $rights, $this->several($request, $site));
     }
 
     #[
@@ -242,11 +242,11 @@ final readonly class HistoryController
         return new JsonResponse(RippleView::of($this->plan->of($site, $batch, $rights)));
     }
 
-    private function applied(Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse
+    private function applied(ApplyOrBegin $apply, Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse
     {
         $decisions = $request->json('decisions');
 
-        return $this->apply->of($request, $site, $rights, $batch, AskedBatch::undoing($batch, is_array($decisions) ? $decisions : []));
+        return $apply->of($request, $site, $rights, $batch, AskedBatch::undoing($batch, is_array($decisions) ? $decisions : []));
     }
 
     /** @return list<Decision> what is decided of what comes up; everything else takes its default */

@@ -28,9 +28,9 @@ use OpenApi\Attributes as OA;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
+    /** What is needed to write, which is much, is asked for by what writes. */
     public function __construct(
         private RightsOn $rights,
-        private PrepareTexts $texts,
         private ReadPage $read,
         private ReadLayouts $layouts,
         private PlacedLayouts $placed,
@@ -83,7 +83,7 @@ final readonly class PageController
             responses: [new Answer('PageSheet')],
         ),
     ]
-    public function update(Request $request, Site $site, Page $page): JsonResponse
+    public function update(Request $request, Site $site, Page $page, PrepareTexts $prepare): JsonResponse
     {
         $user = Signed::in($request);
         $given = $request->validate(
@@ -115,7 +115,7 @@ final readonly class PageController
         foreach ([...$texts === [] ? [] : [Right::Write], ...isset($given['layout']) || isset($given['fields']) ? [Right::Fields] : []] as $right) {
             $this->gate->forUser($user)->authorize('may', [$page, $right->value]);
         }
-        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['fields'] ?? []);
+        $prepare->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['fields'] ?? []);
 
         return $this->sheet($page->refresh(), $site, $user);
     }

@@ -31,15 +31,13 @@ final readonly class AnswerSites
         if ($site !== null) {
             $request->attributes->set('for', 'site');
 
-            return $this->container->make(PlanPreview::class)->answer(
+            // Made once the plan is laid over the site: it must not have read it before.
+            $answer = fn (Site $as): Response => $this->fromReplica(
                 $request,
-                $site,
-                // Made once the plan is laid over the site: it must not have read it before.
-                fn (Site $as): Response => $this->fromReplica(
-                    $request,
-                    fn (): Response => $this->container->make(FrontController::class)->answer($request, $as),
-                ),
+                fn (): Response => $this->container->make(FrontController::class)->answer($request, $as),
             );
+
+            return PlanPreview::mayConcern($request) ? $this->container->make(PlanPreview::class)->answer($request, $site, $answer) : $answer($site);
         }
         $host = strtolower(trim($request->getHost(), '[]'));
 

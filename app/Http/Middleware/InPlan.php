@@ -21,6 +21,7 @@ use Heronstem\Core\Identity;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Refusal;
 use Illuminate\Auth\AuthManager;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Route;
 use Symfony\Component\HttpFoundation\Response;
@@ -40,13 +41,9 @@ final readonly class InPlan
     /** What is asked by POST and writes nothing. */
     private const READS = '#/(?:ripple(?:/[a-z-]+)?|ripple-findings|found|address|menus/[^/]+/(?:arranged|read)|pages/[^/]+/(?:source|source-read|shown|reviewed)|shown|explain|patterns/tried|crawling/tried|search-grid/measured|addresses/tried)$#D';
 
-    public function __construct(
-        private AuthManager $auth,
-        private RightsOn $rights,
-        private SeenAsPlanned $planned,
-        private KeepPlans $plans,
-        private SignedInLately $lately,
-    ) {
+    /** What plans are kept and shown by is put together only for requests that name one: it is most of what a request needs. */
+    public function __construct(private AuthManager $auth, private RightsOn $rights, private SignedInLately $lately, private Container $container)
+    {
     }
 
     public function handle(Request $request, \Closure $next): Response
@@ -63,7 +60,9 @@ final readonly class InPlan
             return $next($request); // whoever asks is turned away as always
         }
         try {
-            $plan = Identity::names($named) ? Plan::query()->where('site_id', $site->id)->where('ulid', $named)->where('state', 'open')->first() : null;
+            $plan = Identity::names($named)
+                ? Plan::query()->where('site_id', $site->id)->where('ulid', $named)->where('state', 'open')->first()
+                : null;
             if ($plan === null) {
                 throw new InputRefused('plan', 'This plan is gone, or switched on already. Leave it to see the living site.');
             }
@@ -73,13 +72,17 @@ final readonly class InPlan
         }
         $this->lately->token();
 
-        return $this->planned->during($plan, static fn (): Response => WholeAnswer::of($next($request)));
+        return $this->container->make(SeenAsPlanned::class)->during($plan, static fn (): Response => WholeAnswer::of($next($request)));
     }
 
     /** What is typed into a page becomes a step; what else would be written is refused. */
     private function note(Request $request, Plan $plan, Site $site, User $user): void
     {
-        if ($request->isMethodSafe() || preg_match(self::READS, $request->getPathInfo()) === 1 || preg_match('#/(?:presence|draft)$#D', $request->getPathInfo()) === 1) {
+        if (
+            $request->isMethodSafe() ||
+            preg_match(self::READS, $request->getPathInfo()) === 1 ||
+            preg_match('#/(?:presence|draft)$#D', $request->getPathInfo()) === 1
+        ) {
             return;
         }
         $change = $this->step($request);
@@ -87,7 +90,7 @@ final readonly class InPlan
             throw new InputRefused('plan', "This cannot be prepared in a plan. Leave “{$plan->name}” to do it on the living site.");
         }
         $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$change]);
-        $this->plans->add($plan, $user, $batch, $this->rights->of($user, $site));
+        $this->container->make(KeepPlans::class)->add($plan, $user, $batch, $this->rights->of($user, $site));
         $request->attributes->set(self::STEP, true);
     }
 
@@ -101,7 +104,11 @@ final readonly class InPlan
 
         return match (true) {
             $request->isMethod('PATCH') && ! isset($of[2]) => ['kind' => 'describe', ...$body, 'page' => $of[1]],
-            $request->isMethod('PUT') && isset($of[2]) => ['kind' => 'set-content', 'page' => $of[1], 'document' => is_array($body['document'] ?? null) ? $body['document'] : []],
+            $request->isMethod('PUT') && isset($of[2]) => [
+                'kind' => 'set-content',
+                'page' => $of[1],
+                'document' => is_array($body['document'] ?? null) ? $body['document'] : [],
+            ],
             default => null,
         };
     }

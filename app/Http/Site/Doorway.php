@@ -14,6 +14,7 @@ use Heronstem\Core\Visitors\Gates;
 use Heronstem\Core\Visitors\Guest;
 use Heronstem\Core\Visitors\Others;
 use Heronstem\Core\Visitors\PagePassword;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Contracts\Encryption\Encrypter;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
@@ -39,11 +40,17 @@ final readonly class Doorway
 
     public function __construct(
         private SeenBy $seen,
-        private PageResponse $pages,
+        private Container $container,
         private Views $views,
         private SignInAttempts $attempts,
         private Encrypter $encrypter,
     ) {
+    }
+
+    /** Most pages stand open, and are shown by whoever asks here. */
+    private function pages(): PageResponse
+    {
+        return $this->container->make(PageResponse::class);
     }
 
     public function guest(Request $request, ?Visitor $visitor): Guest
@@ -72,7 +79,7 @@ final readonly class Doorway
             ]),
             Others::Password => $this->form($site, $visitor, $asked, null, 403),
             Others::Refused => $this->refused($site, $visitor),
-            Others::Missing => $this->pages->missed($normal === '' ? '/' : $normal, $site, $visitor),
+            Others::Missing => $this->pages()->missed($normal === '' ? '/' : $normal, $site, $visitor),
         };
     }
 
@@ -137,14 +144,14 @@ final readonly class Doorway
     private function form(Site $site, ?Visitor $visitor, string $to, ?string $refused, int $status): Response
     {
         return self::closed(
-            $this->views->make('site.password', [...$this->pages->frame($site, $visitor), 'to' => $to, 'refused' => $refused])->render(),
+            $this->views->make('site.password', [...$this->pages()->frame($site, $visitor), 'to' => $to, 'refused' => $refused])->render(),
             $status,
         );
     }
 
     private function refused(Site $site, ?Visitor $visitor): Response
     {
-        return self::closed($this->views->make('site.closed', $this->pages->frame($site, $visitor))->render(), 403);
+        return self::closed($this->views->make('site.closed', $this->pages()->frame($site, $visitor))->render(), 403);
     }
 
     private static function closed(string $html, int $status): Response

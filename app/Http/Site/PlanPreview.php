@@ -23,6 +23,12 @@ final readonly class PlanPreview
     {
     }
 
+    /** Whether a request may be for what a plan would leave: by its link, or with the cookie that this gave. */
+    public static function mayConcern(Request $request): bool
+    {
+        return str_starts_with($request->getPathInfo(), PlanLink::PATH) || $request->cookies->has(self::COOKIE);
+    }
+
     /** @param  \Closure(Site): Response  $answer  as the site is */
     public function answer(Request $request, Site $site, \Closure $answer): Response
     {
@@ -45,13 +51,27 @@ final readonly class PlanPreview
     {
         $plan = $token === 'end' ? null : $this->link->plan($site, $token);
         if ($plan === null && $token !== 'end') {
-            return new Answer('This link shows nothing any more. Ask whoever gave it to you for another one.', 404, ['Content-Type' => 'text/plain; charset=utf-8', 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+            return new Answer('This link shows nothing any more. Ask whoever gave it to you for another one.', 404, [
+                'Content-Type' => 'text/plain; charset=utf-8',
+                'Cache-Control' => 'no-store',
+                'X-Robots-Tag' => 'noindex',
+            ]);
         }
         $response = new Answer('', 302, ['Location' => '/', 'Cache-Control' => 'no-store', 'Referrer-Policy' => 'no-referrer']);
         $response->headers->setCookie(
             $plan === null
                 ? Cookie::create(self::COOKIE, '', 1)
-                : Cookie::create(self::COOKIE, $token, 0, '/', null, str_starts_with($site->origin, 'https:') || $request->isSecure(), true, false, Cookie::SAMESITE_LAX),
+                : Cookie::create(
+                    self::COOKIE,
+                    $token,
+                    0,
+                    '/',
+                    null,
+                    str_starts_with($site->origin, 'https:') || $request->isSecure(),
+                    true,
+                    false,
+                    Cookie::SAMESITE_LAX,
+                ),
         );
 
         return $response;
@@ -60,7 +80,10 @@ final readonly class PlanPreview
     private function noted(string $html, Plan $plan): string
     {
         $name = htmlspecialchars($plan->name, ENT_QUOTES | ENT_HTML5);
-        $note = "<p class=\"preview-note\">Preview of the plan “{$name}”: visitors do not see this. <a href=\"".PlanLink::PATH.'end">Leave the preview</a></p>';
+        $note =
+            "<p class=\"preview-note\">Preview of the plan “{$name}”: visitors do not see this. <a href=\"".
+            PlanLink::PATH.
+            'end">Leave the preview</a></p>';
 
         return (string) preg_replace('/<body[^>]*>/', '$0'.addcslashes($note, '\\$'), $html, 1);
     }
