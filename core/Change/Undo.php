@@ -17,6 +17,7 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Series;
+use Heronstem\Core\Tree\PackedDifferences;
 use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
@@ -72,10 +73,13 @@ final readonly class Undo implements Change
         }
         $placed = new PackedPages();
         [$found, $made] = $this->foundAndMade($workspace);
-        $tops = new BranchTops(array_fill_keys(array_map(strval(...), array_keys($found + $made)), true), $workspace->pages);
+        $tops = new BranchTops(
+            array_fill_keys($found->ids(), true) + array_fill_keys(array_map(strval(...), array_keys($made)), true),
+            $workspace->pages,
+        );
         $workspace->pages->expectChildren(array_map(strval(...), array_keys($made)));
-        foreach (array_reverse($found, true) as $id => $packed) {
-            $difference = PageDifference::unpacked((string) $id, $packed);
+        foreach (array_reverse($found->ids()) as $id) {
+            $difference = $found->find($id) ?? throw new \LogicException('A difference is gone.');
             $now = $workspace->pages->find($difference->page);
             if ($difference->wasRemoved()) {
                 $now === null
@@ -108,16 +112,17 @@ final readonly class Undo implements Change
         $this->accessBack($workspace);
     }
 
-    /** @return array{array<string, string>, array<string, string|null>} of pages that were there, packed differences; of those made, what strayed since */
+    /** @return array{PackedDifferences, array<string, string|null>} of pages that were there; of those made, by page, what strayed since */
     private function foundAndMade(Workspace $workspace): array
     {
-        $found = $made = [];
+        $found = new PackedDifferences();
+        $made = [];
         foreach ($this->pages as $difference) {
             if ($difference->wasMade()) {
                 $now = $workspace->pages->find($difference->page);
                 $made[$difference->page] = $now === null ? null : $difference->strayedIn($now)[0] ?? null;
             } else {
-                $found[$difference->page] = $difference->packed();
+                $found->put($difference);
             }
         }
 

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Ripple\PageEffects;
 use Heronstem\Core\Series;
+use Heronstem\Core\Tree\PackedDifferences;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
 use Heronstem\Core\Workspace\PagesAfter;
@@ -29,22 +30,22 @@ final class PageChanges
     private static function differences(Workspace $workspace, PagesAfter $outcome): Series
     {
         $between = static fn (string $id): ?PageDifference => PageDifference::between($workspace->pages->before($id), $outcome->find($id));
-        $packed = [];
+        $changed = new PackedDifferences();
         foreach ($workspace->pages->touched() as $id) {
             $difference = $between($id);
             if ($difference !== null) {
                 // All the fields of a page that comes or goes are read from the page.
-                $packed[$id] = $difference->wasMade() || $difference->wasRemoved() ? null : $difference->packed();
+                $difference->wasMade() || $difference->wasRemoved() ? $changed->putAside($id) : $changed->put($difference);
             }
         }
 
-        return Series::from(static function () use ($packed, $between): \Generator {
-            foreach ($packed as $id => $text) {
-                $difference = $text === null ? $between((string) $id) : PageDifference::unpacked((string) $id, $text);
+        return Series::from(static function () use ($changed, $between): \Generator {
+            foreach ($changed->ids() as $id) {
+                $difference = $changed->find($id) ?? $between($id);
                 if ($difference !== null) {
                     yield $difference;
                 }
             }
-        }, count($packed));
+        }, count($changed));
     }
 }

@@ -20,6 +20,9 @@ final class PackedPages
     /** The first pages, which are held as they are: so many that most changes never need more. */
     private const AT_HAND = 8000;
 
+    /** So many pages that none is held as it is any more. */
+    private const VERY_MANY = 60_000;
+
     /** Of the others, those looked at last: a page and those above it are often asked for several times in a row. */
     private const LATELY = 100;
 
@@ -44,8 +47,8 @@ final class PackedPages
 
     private static ?Page $blank = null;
 
-    /** @param  positive-int  $mostAtHand  pages that are held as they are */
-    public function __construct(private readonly int $mostAtHand = self::AT_HAND)
+    /** @param  non-negative-int  $mostAtHand  pages that are held as they are */
+    public function __construct(private int $mostAtHand = self::AT_HAND)
     {
     }
 
@@ -57,6 +60,13 @@ final class PackedPages
             $this->packed[$id] = '';
         } else {
             $this->packed[$id] = $page === null ? null : self::packed($page);
+        }
+        if ($this->atHand !== [] && count($this->packed) > self::VERY_MANY) {
+            foreach ($this->atHand as $each => $held) {
+                $this->packed[$each] = self::packed($held);
+            }
+            $this->atHand = [];
+            $this->mostAtHand = 0;
         }
     }
 

@@ -209,6 +209,36 @@ final readonly class PageDifference
         return new self($page, ...unserialize($packed, ['allowed_classes' => false]));
     }
 
+    /** @return array{array{array<string, scalar|null>|null, array<string, scalar|null>|null}, string, string} before and after, without addresses, and these */
+    public function apartFromAddresses(): array
+    {
+        [$before, $after] = [$this->before, $this->after];
+        $was = (string) ($before['address'] ?? '');
+        $is = (string) ($after['address'] ?? '');
+        if ($was !== '') {
+            $before['address'] = null;
+        }
+        if ($is !== '') {
+            $after['address'] = null;
+        }
+
+        return [[$before, $after], $was, $is];
+    }
+
+    /** @param  array{array<string, scalar|null>|null, array<string, scalar|null>|null}  $change  as apartFromAddresses() gave it, and the addresses, empty where there was none */
+    public static function withAddresses(string $page, array $change, string $was, string $is): self
+    {
+        [$before, $after] = $change;
+        if ($was !== '') {
+            $before['address'] = $was;
+        }
+        if ($is !== '') {
+            $after['address'] = $is;
+        }
+
+        return new self($page, $before, $after);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
