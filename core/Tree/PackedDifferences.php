@@ -25,6 +25,11 @@ final class PackedDifferences implements \Countable
     /** @var array<string, string> */
     private array $packed = [];
 
+    /** @param  int  $mostShared  changes that are held once each */
+    public function __construct(private readonly int $mostShared = self::SHARED)
+    {
+    }
+
     public function put(PageDifference $difference): void
     {
         if ($difference->before === null || $difference->after === null) {
@@ -36,7 +41,7 @@ final class PackedDifferences implements \Countable
         [$change, $before, $after] = $difference->apartFromAddresses();
         $text = serialize($change);
         $number = $this->numbers[$text] ?? null;
-        if ($number === null && count($this->shared) < self::SHARED) {
+        if ($number === null && count($this->shared) < $this->mostShared) {
             $number = $this->numbers[$text] = count($this->shared);
             $this->shared[] = $change;
         }

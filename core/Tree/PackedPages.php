@@ -47,8 +47,11 @@ final class PackedPages
 
     private static ?Page $blank = null;
 
-    /** @param  non-negative-int  $mostAtHand  pages that are held as they are */
-    public function __construct(private int $mostAtHand = self::AT_HAND)
+    /**
+     * @param  non-negative-int  $mostAtHand  pages that are held as they are
+     * @param  int  $veryMany  pages beyond which none is
+     */
+    public function __construct(private int $mostAtHand = self::AT_HAND, private readonly int $veryMany = self::VERY_MANY)
     {
     }
 
@@ -61,7 +64,7 @@ final class PackedPages
         } else {
             $this->packed[$id] = $page === null ? null : self::packed($page);
         }
-        if ($this->atHand !== [] && count($this->packed) > self::VERY_MANY) {
+        if ($this->atHand !== [] && count($this->packed) > $this->veryMany) {
             foreach ($this->atHand as $each => $held) {
                 $this->packed[$each] = self::packed($held);
             }

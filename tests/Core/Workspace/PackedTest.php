@@ -14,6 +14,7 @@ use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Tree\Code;
+use Heronstem\Core\Tree\PackedDifferences;
 use Heronstem\Core\Tree\PackedPages;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
@@ -124,7 +125,7 @@ final class PackedTest extends TestCase
         $this->limitTo(300)
             ->forAll($steps)
             ->then(function (array $steps) use ($page): void {
-                $pages = new PackedPages(3);
+                $pages = new PackedPages(3, 6);
                 $plain = [];
                 foreach ($steps as $n => [$which, $what]) {
                     $id = "P$which";
@@ -136,6 +137,39 @@ final class PackedTest extends TestCase
                 }
                 self::assertSame(array_keys($plain), $pages->ids());
                 self::assertSame(array_diff_key(['P1' => 1, 'other' => 2], $plain), $pages->others(['P1' => 1, 'other' => 2]));
+            });
+    }
+
+    #[Test]
+    public function what_changed_of_pages_is_the_same_whether_it_is_held_once_for_many_or_with_its_page(): void
+    {
+        $site = new MemorySite();
+        $page = $site->pages[$site->live('Fares')];
+        $this->limitTo(100)
+            ->forAll(Generators::seq(Generators::tuple(Generators::choose(0, 9), Generators::choose(0, 6))))
+            ->then(function (array $steps) use ($page): void {
+                $differences = new PackedDifferences(3);
+                $plain = [];
+                foreach ($steps as $n => [$which, $what]) {
+                    $was = $page->with(['id' => "P$which"])->at(Address::kept("/a$n", "/a$n"));
+                    $binned = $was->with(['state' => PageState::Binned, 'was' => PageState::Live, 'bin' => 'P0']);
+                    $difference = match ($what) {
+                        0 => PageDifference::between($was, $was->named("Page $n")),
+                        1 => PageDifference::between($was, $binned),
+                        2 => PageDifference::between($binned, $was),
+                        3 => PageDifference::between($binned, $binned->at(Address::kept('/b', '/b'))),
+                        4 => PageDifference::between($was, null),
+                        5 => PageDifference::between(null, $was),
+                        default => null,
+                    };
+                    $difference === null ? $differences->putAside("P$which") : $differences->put($difference);
+                    $plain["P$which"] = $difference;
+                }
+                self::assertSame(array_keys($plain), $differences->ids());
+                self::assertCount(count($plain), $differences);
+                foreach ($plain as $id => $difference) {
+                    self::assertSame($difference?->toArray(), $differences->find($id)?->toArray());
+                }
             });
     }
 
