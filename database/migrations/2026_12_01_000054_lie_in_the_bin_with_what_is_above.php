@@ -6,7 +6,8 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 /** Undoing could leave a page in the bin with one that was out of it by now, so that it could neither be brought back nor deleted. */
-return new class () extends Migration {
+return new class() extends Migration
+{
     public function up(): void
     {
         do {
