@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Workspace;
 
-use Heronstem\Core\Tree\Page;
-
 /**
  * In the bin a page lies on its own, or with the one right above it: those come back, and are deleted for good, together. Undoing leaves
  * pages there whose mate is out of it, or elsewhere, by now; each of them lies with the one above it then, or on its own where that is not
@@ -20,18 +18,12 @@ final class BinMates
     {
     }
 
-    /**
-     * @return list<Page> those that lie with another page than before, or on their own, as the batch leaves them; parents first
-     */
-    public static function settle(PageOverlay $pages): array
+    public static function settle(PageOverlay $pages): void
     {
         $mates = new self($pages);
-        $changed = [];
         foreach (array_keys($mates->mayBeLeft()) as $id) {
-            array_push($changed, ...$mates->settled((string) $id));
+            $mates->settlePage((string) $id);
         }
-
-        return $changed;
     }
 
     /** @return array<string, true> by page: what the batch touched, and what lay in the bin with something that it touched */
@@ -52,21 +44,21 @@ final class BinMates
         return $found;
     }
 
-    /** @return list<Page> */
-    private function settled(string $id): array
+    /** The one above is settled first. */
+    private function settlePage(string $id): void
     {
         $page = isset($this->settled[$id]) ? null : $this->pages->find($id);
         $this->settled[$id] = true;
         if ($page === null || $page->bin === null || $page->bin === $id) {
-            return [];
+            return;
         }
-        $changed = $page->parent === null ? [] : $this->settled($page->parent);
-        $bin = ($page->parent === null ? null : $this->pages->find($page->parent)?->bin) ?? $id;
-        if ($bin !== $page->bin) {
-            $this->pages->put($page->with(['bin' => $bin]));
-            $changed[] = $this->pages->known($id);
+        $above = null;
+        if ($page->parent !== null) {
+            $this->settlePage($page->parent);
+            $above = $this->pages->find($page->parent)?->bin;
         }
-
-        return $changed;
+        if ($page->bin !== ($above ?? $id)) {
+            $this->pages->put($page->with(['bin' => $above ?? $id]));
+        }
     }
 }

@@ -10,6 +10,8 @@ return new class() extends Migration
 {
     public function up(): void
     {
+        // Level by level, of which a tree has 32; pages that lay below each other in a circle, which undoing made as well, would go on for ever.
+        $level = 0;
         do {
             $mended = DB::update(
                 <<<'SQL'
@@ -18,7 +20,7 @@ return new class() extends Migration
                 where each.id = p.id and p.bin_id <> p.id and above.bin_id is distinct from p.bin_id
                 SQL
             );
-        } while ($mended > 0);
+        } while ($mended > 0 && ++$level < 32);
     }
 
     public function down(): void
