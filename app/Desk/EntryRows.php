@@ -44,8 +44,23 @@ final readonly class EntryRows
             RippleGroup::Indexing,
             RippleGroup::Canonicals,
             RippleGroup::Visitors,
-            RippleGroup::Access => $entry->ripple['lists'][$group->value] ?? [],
+            RippleGroup::Access => $this->kept($entry, $group),
         };
+    }
+
+    /** @return list<Row> */
+    private function kept(HistoryEntry $entry, RippleGroup $group): array
+    {
+        $rows = [];
+        foreach (
+            $this->db->select('select rows from history_lists where entry_id = ? and list = ? order by n', [$entry->id, $group->value]) as $part
+        ) {
+            /** @var list<Row> $piece */
+            $piece = json_decode($part->rows, true, flags: JSON_THROW_ON_ERROR);
+            array_push($rows, ...$piece);
+        }
+
+        return $rows === [] ? $entry->ripple['lists'][$group->value] ?? [] : $rows;
     }
 
     /** @return iterable<ClaimDifference> */

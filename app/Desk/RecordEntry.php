@@ -37,7 +37,7 @@ final readonly class RecordEntry
         $whole = array_filter($batch->undoes(), static fn (Undo $undo): bool => $undo->only === null);
         $entries = array_map(static fn (Undo $undo): string => $undo->entry, array_values($whole));
         $undone = $entries === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $entries)->orderByDesc('id')->get();
-        $account = RippleAccount::kept($ripple);
+        $account = RippleAccount::of($ripple);
         [$pages, $claims] = [$ripple->pages->differences->inPieces(self::PART), $ripple->addresses->claims->inPieces(self::PART)];
         $entry = HistoryEntry::query()->create([
             'site_id' => $site->id,
@@ -61,6 +61,7 @@ final readonly class RecordEntry
             'undoes_id' => $undone?->first()?->id,
         ]);
         $this->keepParts($entry, $pages, $claims);
+        $this->keepLists($entry, $ripple);
         if ($entries !== []) {
             // What an entry had undone is in effect again once that entry is undone itself.
             $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->undoes(), array_values($undone?->all() ?? [])));
@@ -83,16 +84,39 @@ final readonly class RecordEntry
      */
     private function keepParts(HistoryEntry $entry, \Generator $pages, \Generator $claims): void
     {
-        $json = static fn (array $part): string => json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         for ($n = 1; $pages->valid() || $claims->valid(); $n++) {
             $this->db->insert('insert into history_parts (entry_id, n, pages, claims) values (?, ?, ?, ?)', [
                 $entry->id,
                 $n,
-                $json(self::part($pages)),
-                $json(self::part($claims)),
+                self::json(self::part($pages)),
+                self::json(self::part($claims)),
             ]);
             $this->ticks->written(2 * self::PART);
         }
+    }
+
+    /** Of the lists that are told in no other way, those that do not fit in the entry itself. */
+    private function keepLists(HistoryEntry $entry, Ripple $ripple): void
+    {
+        foreach (RippleGroup::KEPT_WHOLE as $group) {
+            if (RippleRows::count($ripple, $group) <= RippleAccount::EXAMPLES) {
+                continue;
+            }
+            foreach (RippleRows::of($ripple, $group)->inPieces(self::PART) as $n => $rows) {
+                $this->db->insert('insert into history_lists (entry_id, list, n, rows) values (?, ?, ?, ?)', [
+                    $entry->id,
+                    $group->value,
+                    $n,
+                    self::json($rows),
+                ]);
+            }
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $part */
+    private static function json(array $part): string
+    {
+        return json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     /**

@@ -21,21 +21,6 @@ final class RippleAccount
     public const EXAMPLES = 50;
 
     /**
-     * What the history keeps: whole lists of the groups that its entry tells of in no other way.
-     *
-     * @return Account
-     */
-    public static function kept(Ripple $ripple): array
-    {
-        $account = self::of($ripple);
-        foreach (RippleGroup::KEPT_WHOLE as $group) {
-            $account['lists'][$group->value] = RippleRows::of($ripple, $group)->toList();
-        }
-
-        return $account;
-    }
-
-    /**
      * First rows only, of an account that was kept.
      *
      * @param  Account|null  $account

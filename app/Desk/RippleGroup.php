@@ -24,7 +24,7 @@ enum RippleGroup: string
     case Visitors = 'visitors';
     case Access = 'access';
 
-    /** Groups that cannot be read from what changed at pages and in the ledger. */
+    /** Groups that cannot be read from what changed at pages and in the ledger: the history keeps their lists. */
     public const KEPT_WHOLE = [
         self::Menu,
         self::Redirects,

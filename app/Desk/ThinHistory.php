@@ -36,10 +36,12 @@ final readonly class ThinHistory
     public function thin(Site $site, int $days): array
     {
         return $this->db->transaction(function () use ($site, $days): array {
-            $this->db->delete(
-                'delete from history_parts q using history h where h.id = q.entry_id and h.site_id = ? and h.created_at < now() - make_interval(days => ?)',
-                [$site->id, $days],
-            );
+            foreach (['history_parts', 'history_lists'] as $table) {
+                $this->db->delete(
+                    "delete from $table q using history h where h.id = q.entry_id and h.site_id = ? and h.created_at < now() - make_interval(days => ?)",
+                    [$site->id, $days],
+                );
+            }
 
             return [
                 'entries' => $this->db->update(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Tree;
 
+use Heronstem\Core\PackedTexts;
+
 /**
  * What was changed of very many pages, held as short texts. Most often it is the same of nearly all of them but for their addresses:
  * that is held once, and the addresses with the pages.
@@ -22,19 +24,19 @@ final class PackedDifferences implements \Countable
     /** @var list<array{array<string, scalar|null>|null, array<string, scalar|null>|null}> */
     private array $shared = [];
 
-    /** @var array<string, string> */
-    private array $packed = [];
+    private readonly PackedTexts $packed;
 
     /** @param  int  $mostShared  changes that are held once each */
     public function __construct(private readonly int $mostShared = self::SHARED)
     {
+        $this->packed = new PackedTexts();
     }
 
     public function put(PageDifference $difference): void
     {
         if ($difference->before === null || $difference->after === null) {
             // All the fields of a page that comes or goes are of that page alone.
-            $this->packed[$difference->page] = $difference->packed();
+            $this->packed->put($difference->page, $difference->packed());
 
             return;
         }
@@ -45,25 +47,25 @@ final class PackedDifferences implements \Countable
             $number = $this->numbers[$text] = count($this->shared);
             $this->shared[] = $change;
         }
-        $this->packed[$difference->page] = $number === null ? $difference->packed() : $number.self::END.$before.self::END.$after;
+        $this->packed->put($difference->page, $number === null ? $difference->packed() : $number.self::END.$before.self::END.$after);
     }
 
     /** A page whose difference is known otherwise: it keeps its place among the others. */
     public function putAside(string $page): void
     {
-        $this->packed[$page] = '';
+        $this->packed->put($page, '');
     }
 
     /** @return list<string> in the order in which they were put */
     public function ids(): array
     {
-        return array_map(strval(...), array_keys($this->packed));
+        return iterator_to_array($this->packed->keys(), false);
     }
 
     /** Null for one that was put aside. */
     public function find(string $page): ?PageDifference
     {
-        $packed = $this->packed[$page] ?? '';
+        $packed = $this->packed->find($page) ?? '';
         if ($packed === '' || ! ctype_digit($packed[0])) {
             return $packed === '' ? null : PageDifference::unpacked($page, $packed);
         }

@@ -9,6 +9,7 @@ use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\PackedTexts;
 use Heronstem\Core\Visitors\PageAccess;
 
 /**
@@ -36,8 +37,8 @@ final class PackedPages
 
     private const PROTECTED = 16;
 
-    /** @var array<string, string|null> null for a page that there is not, empty for one at hand */
-    private array $packed = [];
+    /** Null for a page that there is not, empty for one at hand. */
+    private readonly PackedTexts $packed;
 
     /** @var array<string, Page> */
     private array $atHand = [];
@@ -53,6 +54,7 @@ final class PackedPages
      */
     public function __construct(private int $mostAtHand = self::AT_HAND, private readonly int $veryMany = self::VERY_MANY)
     {
+        $this->packed = new PackedTexts();
     }
 
     public function put(string $id, ?Page $page): void
@@ -60,13 +62,13 @@ final class PackedPages
         unset($this->atHand[$id], $this->lately[$id]);
         if ($page !== null && count($this->atHand) < $this->mostAtHand) {
             $this->atHand[$id] = $page;
-            $this->packed[$id] = '';
+            $this->packed->put($id, '');
         } else {
-            $this->packed[$id] = $page === null ? null : self::packed($page);
+            $this->packed->put($id, $page === null ? null : self::packed($page));
         }
         if ($this->atHand !== [] && count($this->packed) > $this->veryMany) {
             foreach ($this->atHand as $each => $held) {
-                $this->packed[$each] = self::packed($held);
+                $this->packed->put($each, self::packed($held));
             }
             $this->atHand = [];
             $this->mostAtHand = 0;
@@ -76,26 +78,27 @@ final class PackedPages
     /** Whether the page, or that there is none, is known. */
     public function has(string $id): bool
     {
-        return array_key_exists($id, $this->packed);
+        return $this->packed->has($id);
     }
 
     public function find(string $id): ?Page
     {
         $page = $this->atHand[$id] ?? ($this->lately[$id] ?? null);
-        if ($page !== null || ! isset($this->packed[$id])) {
+        $packed = $page === null ? $this->packed->find($id) : null;
+        if ($packed === null) {
             return $page;
         }
         if (count($this->lately) >= self::LATELY) {
             $this->lately = [];
         }
 
-        return $this->lately[$id] = self::unpacked($id, $this->packed[$id]);
+        return $this->lately[$id] = self::unpacked($id, $packed);
     }
 
     /** @return list<string> in the order in which they were put first */
     public function ids(): array
     {
-        return array_map(strval(...), array_keys($this->packed));
+        return iterator_to_array($this->packed->keys(), false);
     }
 
     /**
@@ -106,7 +109,7 @@ final class PackedPages
      */
     public function others(array $byPage): array
     {
-        return array_diff_key($byPage, $this->packed);
+        return $this->packed->others($byPage);
     }
 
     /** What most pages say nothing in stands at the end, if at all. */

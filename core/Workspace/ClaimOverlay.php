@@ -9,6 +9,7 @@ use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ledger\Ledger;
+use Heronstem\Core\PackedTexts;
 use Heronstem\Core\Series;
 
 /**
@@ -26,8 +27,8 @@ final class ClaimOverlay
     /** The first addresses, whose claims are held as they are: so many that most changes never need more. */
     private const AT_HAND = 16_000;
 
-    /** @var array<string, string> by key: the claim there is, packed, or nothing; then what will be, or nothing; empty for one at hand */
-    private array $claims = [];
+    /** By key: the claim there is, packed, or nothing; then what will be, or nothing; empty for one at hand. */
+    private readonly PackedTexts $claims;
 
     /** @var array<string, HeldClaim> */
     private array $atHand = [];
@@ -40,6 +41,7 @@ final class ClaimOverlay
         private readonly int $mostAtHand = self::AT_HAND,
         private readonly CarriedClaims $carried = new CarriedClaims(new CarriedPages()),
     ) {
+        $this->claims = new PackedTexts();
     }
 
     /**
@@ -69,7 +71,7 @@ final class ClaimOverlay
         $key = $claim->address->key;
         $held = $this->hand($key);
         if ($held === null) {
-            $this->claims[$key] = $this->claims[$key] === '' ? $claim->packed() : $this->claims[$key];
+            $this->claims->find($key) === '' && $this->claims->put($key, $claim->packed());
         } elseif ($held->then === false) {
             $held->now ??= $claim;
         }
@@ -78,12 +80,12 @@ final class ClaimOverlay
     /** Whether the claim at an address has been read, or is known to be none. */
     public function isAsked(string $key): bool
     {
-        return isset($this->claims[$key]) || $this->carried->knows($key);
+        return $this->claims->has($key) || $this->carried->knows($key);
     }
 
     public function now(string $key): ?Claim
     {
-        if (! isset($this->claims[$key])) {
+        if (! $this->claims->has($key)) {
             return $this->carried->now($key);
         }
         $held = $this->atHand[$key] ?? null;
@@ -94,10 +96,10 @@ final class ClaimOverlay
     /** @return \Generator<string, Claim> those that were read, as they are, by key */
     public function all(): \Generator
     {
-        foreach ($this->claims as $key => $_) {
-            $now = $this->now((string) $key);
+        foreach ($this->claims->keys() as $key) {
+            $now = $this->now($key);
             if ($now !== null) {
-                yield (string) $key => $now;
+                yield $key => $now;
             }
         }
     }
@@ -109,7 +111,7 @@ final class ClaimOverlay
         if ($held !== null) {
             return $held->then === false ? $held->now : $held->then;
         }
-        if (! isset($this->claims[$key])) {
+        if (! $this->claims->has($key)) {
             return $this->carried->planned($key);
         }
         [$now, $then] = $this->held($key);
@@ -123,7 +125,7 @@ final class ClaimOverlay
 
         return match (true) {
             $held !== null => $held->then !== false,
-            isset($this->claims[$key]) => str_contains($this->claims[$key], self::THEN),
+            $this->claims->has($key) => str_contains((string) $this->claims->find($key), self::THEN),
             default => $this->carried->knows($key),
         };
     }
@@ -139,14 +141,14 @@ final class ClaimOverlay
     /** @param  string  $key  of an address that no page carried along plainly has or gets */
     public function set(string $key, ?Claim $claim): void
     {
-        if (! isset($this->claims[$key]) && $this->carried->knows($key)) {
+        if (! $this->claims->has($key) && $this->carried->knows($key)) {
             throw new \LogicException("The claim at $key follows from others, and was set.");
         }
         // Looked up by this key, however it is spelled.
         $claim = $claim === null || $claim->address->key === $key ? $claim : $claim->at(Address::kept($claim->address->path, $key));
         $held = $this->hand($key);
         if ($held === null) {
-            $this->claims[$key] = $this->held($key)[0].self::THEN.$claim?->packed();
+            $this->claims->put($key, $this->held($key)[0].self::THEN.$claim?->packed());
         } else {
             $held->then = $claim;
         }
@@ -155,9 +157,9 @@ final class ClaimOverlay
     /** @return \Generator<string, Claim|null> what will be of those that were read, where it differs or was looked at */
     public function after(): \Generator
     {
-        foreach ($this->claims as $key => $_) {
-            if ($this->isPlanned((string) $key)) {
-                yield (string) $key => $this->planned((string) $key);
+        foreach ($this->claims->keys() as $key) {
+            if ($this->isPlanned($key)) {
+                yield $key => $this->planned($key);
             }
         }
     }
@@ -190,7 +192,7 @@ final class ClaimOverlay
                 sort($keys, SORT_STRING);
             }
             foreach ($keys as $key) {
-                [$now, $then] = isset($this->claims[$key]) ? [$this->now($key), $this->planned($key)] : $this->carried->at($key);
+                [$now, $then] = $this->claims->has($key) ? [$this->now($key), $this->planned($key)] : $this->carried->at($key);
                 yield new ClaimDifference($key, $now, $then);
             }
         }, count($single) + 2 * $this->carried->pages->count());
@@ -200,9 +202,9 @@ final class ClaimOverlay
     public function differences(): Series
     {
         $keys = [];
-        foreach ($this->claims as $key => $_) {
-            if ($this->difference((string) $key) !== null) {
-                $keys[] = (string) $key;
+        foreach ($this->claims->keys() as $key) {
+            if ($this->difference($key) !== null) {
+                $keys[] = $key;
             }
         }
         sort($keys, SORT_STRING);
@@ -225,7 +227,7 @@ final class ClaimOverlay
     public function underOwnKeys(array $said): array
     {
         $own = [];
-        foreach ($said === [] ? [] : $this->claims as $key => $_) {
+        foreach ($said === [] ? [] : $this->claims->keys() as $key) {
             if (array_key_exists($key, $said)) {
                 $own[$key] = $said[$key];
             }
@@ -245,9 +247,14 @@ final class ClaimOverlay
     /** Where the claims at an address, known from now on, are held as they are; null for one of those held in texts. */
     private function hand(string $key): ?HeldClaim
     {
-        $this->claims[$key] ??= '';
         $held = $this->atHand[$key] ?? null;
-        if ($held === null && $this->claims[$key] === '' && count($this->atHand) < $this->mostAtHand) {
+        if ($held !== null) {
+            return $held;
+        }
+        if (! $this->claims->has($key)) {
+            $this->claims->put($key, '');
+        }
+        if (count($this->atHand) < $this->mostAtHand && $this->claims->find($key) === '') {
             $this->atHand[$key] = $held = new HeldClaim();
         }
 
@@ -257,7 +264,7 @@ final class ClaimOverlay
     /** @return array{string, string|null} what is and what will be, packed; null where that was not planned */
     private function held(string $key): array
     {
-        $parts = explode(self::THEN, $this->claims[$key] ?? '', 2);
+        $parts = explode(self::THEN, $this->claims->find($key) ?? '', 2);
 
         return [$parts[0], $parts[1] ?? null];
     }

@@ -328,6 +328,17 @@ final class LargeChangesTest extends AppTestCase
         $this->api('POST', "history/{$entry['id']}/undo")->assertStatus(201);
         self::assertEquals($before, $this->snapshot());
         $this->assertInvariants();
+
+        $copy = (string) Str::ulid();
+        $copied = $this->change(['kind' => 'duplicate', 'page' => $this->help, 'copy' => $copy, 'scope' => 'branch']);
+        $copies = [];
+        do {
+            $rows = $this->api('GET', "history/{$copied->ulid}/rows/copies?offset=".count($copies))->json();
+            self::assertSame(1115, $rows['total']);
+            $copies = [...$copies, ...array_column($rows['rows'], 'page')];
+        } while ($rows['rows'] !== []);
+        self::assertCount(1115, array_unique($copies));
+        self::assertContains($copy, $copies);
     }
 
     /** A site on which nothing was applied, so that nothing of it is held. */

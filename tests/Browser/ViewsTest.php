@@ -254,6 +254,9 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Make the first page');
         $chrome->find('textbox', 'Name of the new page')->sendKeys('Welcome'.WebDriverKeys::ENTER);
         $chrome->find('row', '*/welcome*');
+        // Left before it goes: what its views still ask for would not be found.
+        $chrome->open($this->editor('/s/ferries/outline'));
+        $chrome->find('row', 'Travel*');
         // Into the bin, as a site goes: what is being looked for on its page in the background holds it.
         $this->database()->exec("update sites set deleted_at = now() where key = 'empty'");
     }

@@ -5,6 +5,7 @@ import { ArrowRight } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useEffect, useEffectEvent, useState } from 'react'
 import { goToQuery } from '../api/queries'
+import type { Schemas } from '../api/client'
 import { ulid } from '../api/ulid'
 import { readable } from '../ui/Address'
 import { Kbd } from '../ui/Kbd'
@@ -38,6 +39,10 @@ export function GoTo({ open, onClose, onKeys }: Props) {
 /** Commands shown at once. */
 const MOST_COMMANDS = 6
 
+type Hits = Schemas['Hit'][]
+
+const NONE: Hits = []
+
 function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const site = useSite()
     const navigate = useNavigate()
@@ -45,14 +50,20 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const [text, setText] = useState('')
     // Enter that came before the answer to what is typed: it is for what is found then.
     const [entered, enter] = useState(false)
-    const asked = useDebounced(text.trim(), 80)
+    const typed = text.trim()
+    const asked = useDebounced(typed, 80)
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
-    const { data: hits = [], isPlaceholderData } = found
+    const isAnswered = found.isError || (found.isSuccess && !found.isPlaceholderData)
     // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
-    const settled = asked === text.trim() && found.isSuccess && !isPlaceholderData
+    const settled = asked === typed && (asked === '' || isAnswered)
+    // What was found last stays until all of the next is there: pages that arrived above what one can do would move it
+    // while somebody aims at it.
+    const now = asked === '' || found.isError ? NONE : (found.data ?? NONE)
+    const [{ words, hits }, keep] = useState<{ words: string; hits: Hits }>({ words: '', hits: NONE })
+    if (settled && (words !== typed || hits !== now)) keep({ words: typed, hits: now })
     const same = hits.find(hit => hit.exact)
     const commands = useCommands(onKeys)
-    const fitting = commandsFor(commands, text.trim()).slice(0, MOST_COMMANDS)
+    const fitting = commandsFor(commands, words).slice(0, MOST_COMMANDS)
     const [first, others] = hits.some(hit => hit.by === 'name') ? [hits, fitting] : [[], fitting]
     // What one does comes before pages that only mention it.
     const later = first.length > 0 ? [] : hits
@@ -66,8 +77,14 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
             search: previous => ({ open: 'open' in previous ? (previous.open as string) : undefined, row: page, page }),
         })
     }
+    const run = (command: Doable) => {
+        onClose()
+        // What is done may take the focus, once the field has let it go.
+        setTimeout(command.run)
+    }
     const goOn = useEffectEvent(() => {
         if (first[0] !== undefined) show(first[0].id)
+        else if (others[0] !== undefined) run(others[0])
     })
     useEffect(() => {
         if (settled && entered) goOn()
@@ -76,9 +93,9 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
         const page = ulid()
         onClose()
         void propose({
-            title: `Making ${text.trim()}`,
+            title: `Making ${typed}`,
             act: 'Make page',
-            batch: { changes: [{ kind: 'make', page, name: text.trim(), place: { last: null } }] },
+            batch: { changes: [{ kind: 'make', page, name: typed, place: { last: null } }] },
             done: () => show(page),
         })
     }
@@ -113,10 +130,11 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
         <Command.Item
             key={command.name}
             value={`do ${command.name}`}
-            onSelect={() => {
-                onClose()
-                // What is done may take the focus, once the field has let it go.
-                setTimeout(command.run)
+            onSelect={() => settled && run(command)}
+            // As with a page: who clicks has seen it.
+            onClickCapture={event => {
+                event.stopPropagation()
+                run(command)
             }}
             className={row}
         >
@@ -148,7 +166,7 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
                 className="h-11 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none"
             />
             <Command.List className="max-h-[56vh] overflow-y-auto p-1.5">
-                {text.trim() === '' && (
+                {typed === '' && (
                     <p className="px-3 py-2 text-ink-3">
                         Type words of a page – its name, address or content, in any order – or what to do: “new
                         redirect”, “move”, “retire”.
@@ -158,15 +176,15 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
                 {first.map(pageLine)}
                 {others.map(commandLine)}
                 {later.map(pageLine)}
-                {asked !== '' && hits.length === 0 && settled && (
+                {asked !== '' && hits.length === 0 && settled && found.isSuccess && (
                     <p className="px-3 py-2 text-ink-3">
                         No page has all of “{asked}” in its name, address or content.
                     </p>
                 )}
-                {text.trim() !== '' && settled && site.writes && (
+                {typed !== '' && settled && found.isSuccess && site.writes && (
                     <Command.Item value="make" onSelect={make} className={`${row} mt-1 border-t border-line`}>
                         <span>
-                            Make a page named <b className="font-semibold">{text.trim()}</b>
+                            Make a page named <b className="font-semibold">{typed}</b>
                         </span>
                         <span className="text-[12px] text-ink-3">
                             {same === undefined

@@ -20,7 +20,11 @@ export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
     const written = writtenLink(typed)
     const isName = typed !== '' && outside === null && written === null
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' && outside === null })
-    const hits = typed === asked && outside === null ? (found.data ?? []) : []
+    // All rows of what is typed come at once: one that arrived above another would move it while somebody aims at it,
+    // and one of an earlier search must not be taken.
+    const settled =
+        typed === asked && outside === null && (found.isError || (found.isSuccess && !found.isPlaceholderData))
+    const hits = settled ? (found.data ?? []) : []
     return (
         <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
             <Command.Input
@@ -44,7 +48,7 @@ export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
                         <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
                     </Row>
                 ))}
-                {isName && found.isSuccess && typed === asked && (
+                {isName && settled && found.isSuccess && (
                     <Row value="wanted" onSelect={() => onTake({ wanted: typed })}>
                         <span>
                             Link to a page that is not there yet: <b className="font-semibold">{typed}</b>
@@ -54,7 +58,7 @@ export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
                         </span>
                     </Row>
                 )}
-                {written !== null && (
+                {written !== null && settled && (
                     <Row value="written" onSelect={() => onTake({ href: written })}>
                         <span>
                             Link to <b className="font-mono text-[12px] font-semibold break-all">{written}</b>
