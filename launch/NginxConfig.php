@@ -110,6 +110,8 @@ final readonly class NginxConfig
             fastcgi_cache_key \$scheme\$forwarded://\$host:\$server_port\$request_uri;
             # What is no page may be a file with an address in the tree: whoever has it asks whether it is still the same.
             map \$uri \$if_other { "~*\.(?!html?\$)[a-z0-9]{2,5}\$" \$http_if_none_match; default ""; }
+            # What is kept is the answer to another request than this one, and nothing is logged of it.
+            map \$upstream_cache_status \$told_id { HIT ""; default \$request_id; }
             upstream php {
                 server unix:{$this->socket};
             }
@@ -148,8 +150,6 @@ final readonly class NginxConfig
                     {$parameters}
                     fastcgi_param HTTP_RANGE \$http_range if_not_empty;
                     fastcgi_param HTTP_IF_NONE_MATCH \$if_other if_not_empty;
-                    # A page that is forgotten is gone at once, not when a file that is held open is looked at again.
-                    open_file_cache off;
                     fastcgi_cache pages;
                     fastcgi_cache_methods GET HEAD;
                     fastcgi_cache_background_update on;
@@ -157,7 +157,7 @@ final readonly class NginxConfig
                     fastcgi_cache_bypass \$personal \$insider \$forgetting;
                     fastcgi_no_cache \$personal \$insider \$forgetting;
                     add_header Cache-Control \$upstream_http_x_visitor_cache_control always;
-                    add_header X-Request-Id \$request_id always;
+                    add_header X-Request-Id \$told_id always;
                     add_header X-Page-Cache \$upstream_cache_status always;
                 }
             }

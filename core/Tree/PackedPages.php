@@ -19,7 +19,7 @@ use Heronstem\Core\Visitors\PageAccess;
 final class PackedPages
 {
     /** The first pages, which are held as they are: so many that most changes never need more. */
-    private const AT_HAND = 8000;
+    private const AT_HAND = 16_000;
 
     /** So many pages that none is held as it is any more. */
     private const VERY_MANY = 60_000;

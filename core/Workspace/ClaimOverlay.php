@@ -25,7 +25,7 @@ final class ClaimOverlay
     private const THEN = "\1";
 
     /** The first addresses, whose claims are held as they are: so many that most changes never need more. */
-    private const AT_HAND = 16_000;
+    private const AT_HAND = 32_000;
 
     /** By key: the claim there is, packed, or nothing; then what will be, or nothing; empty for one at hand. */
     private readonly PackedTexts $claims;

@@ -15,6 +15,9 @@ final class ForgetPages
     /** Files taken away before an answer; more are left to the node's clock, and the site is not read from the cache until they are. */
     private const AT_ONCE = 300;
 
+    /** Over the first bytes of what nginx keeps: a number of its format that it has never had. */
+    private const NO_VERSION = "\0\0\0\0\0\0\0\0";
+
     public function __construct(private readonly PageCache $cache, private readonly Replica $replica)
     {
     }
@@ -86,7 +89,7 @@ final class ForgetPages
     private function everything(Node $node): void
     {
         foreach (glob("{$node->folder}/pages/*/*/*") ?: [] as $file) {
-            @unlink($file);
+            self::takeAway($file);
         }
         $this->cache->begin($node->name);
     }
@@ -95,8 +98,22 @@ final class ForgetPages
     private static function remove(Node $node, array $keys): void
     {
         foreach ($keys as $key) {
-            @unlink(str_starts_with($key, '/') ? $key : $node->file($key));
+            self::takeAway(str_starts_with($key, '/') ? $key : $node->file($key));
         }
+    }
+
+    /**
+     * The web server may hold the file open, and would go on reading from it: it is made unreadable first. What the server has written
+     * there begins with the version of its format; of another version it takes nothing, and what is being sent of it stands behind that.
+     */
+    private static function takeAway(string $file): void
+    {
+        $held = @fopen($file, 'r+b');
+        if ($held !== false) {
+            fwrite($held, self::NO_VERSION);
+            fclose($held);
+        }
+        @unlink($file);
     }
 
     /**
