@@ -139,9 +139,11 @@ final readonly class OutlineRows
     public function counts(Site $site): \stdClass
     {
         return $this->db->selectOne(
-            "select count(*) filter (where state <> 'bin') as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'review') as review,
-            count(*) filter (where state = 'offline') as offline, count(*) filter (where bin_id = id) as bin from pages where site_id = ?",
-            [$site->id],
+            // Apart, so that those in the tree are counted in the index alone.
+            "select count(*) as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'review') as review,
+                count(*) filter (where state = 'offline') as offline, (select count(*) from pages b where b.site_id = ? and b.state = 'bin' and b.bin_id = b.id) as bin
+            from pages where site_id = ? and state <> 'bin'",
+            [$site->id, $site->id],
         );
     }
 

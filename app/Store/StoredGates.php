@@ -45,7 +45,7 @@ final readonly class StoredGates
     public function networks(): array
     {
         $rows = $this->db->select(
-            "select distinct n from pages, jsonb_array_elements_text(access->'networks') n where access->'networks' is not null and state <> 'bin' order by n",
+            "select distinct n from pages, jsonb_array_elements_text(access->'networks') n where access is not null and access->'networks' is not null and state <> 'bin' order by n",
         );
 
         return array_column($rows, 'n');

@@ -33,8 +33,9 @@ final readonly class SizeOfBatch
         return $pages === []
             ? 0
             : (int) $this->db->selectOne(
-                'select count(*) as n from pages p where p.site_id = ? and p.path <@ array(select path from pages where site_id = ? and ulid = any(?::text[]))',
-                [$site->id, $site->id, PgArray::of($pages)],
+                // Branch by branch, by the index of paths; of a branch within another the pages are counted once.
+                'select count(distinct p.id) as n from pages top join pages p on p.site_id = top.site_id and p.path <@ top.path where top.site_id = ? and top.ulid = any(?::text[])',
+                [$site->id, PgArray::of($pages)],
             )->n;
     }
 
