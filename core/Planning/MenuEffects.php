@@ -50,30 +50,49 @@ final class MenuEffects
     {
         $was = $this->workspace->menus->before();
         $is = $this->workspace->menus->after();
+        $touched = array_flip($this->workspace->pages->touched());
+        $byHand = [];
         foreach ($was + $is as $id => $_) {
-            $this->compare($was[$id] ?? null, $is[$id] ?? null);
+            [$old, $new] = [$was[$id] ?? null, $is[$id] ?? null];
+            $pages = self::pages($old, $new);
+            if ($old !== $new || array_intersect_key($pages, $touched) !== []) {
+                $byHand[$id] = $pages;
+            }
+        }
+        // Of all menus in one go.
+        $this->workspace->pages->expect(self::keys(array_replace([], ...array_values($byHand))));
+        foreach ($was + $is as $id => $_) {
+            $this->compare($was[$id] ?? null, $is[$id] ?? null, isset($byHand[$id]));
         }
 
         return $this->effects;
     }
 
-    private function compare(?Menu $was, ?Menu $is): void
+    /** @return array<string, true> pages to which entries of a menu lead */
+    private static function pages(?Menu ...$menus): array
+    {
+        $pages = [];
+        foreach ($menus as $menu) {
+            foreach ($menu->entries ?? [] as $entry) {
+                $page = $entry->page();
+                if ($page !== null) {
+                    $pages[$page] = true;
+                }
+            }
+        }
+
+        return $pages;
+    }
+
+    /** @param  bool  $byHand  entries made by hand may differ */
+    private function compare(?Menu $was, ?Menu $is, bool $byHand): void
     {
         $menu = $is ?? $was;
         if ($menu === null) {
             return;
         }
-        $pages = array_values(
-            array_filter(
-                array_map(static fn (Entry $entry): ?string => $entry->page(), [
-                    ...array_values($was->entries ?? []),
-                    ...array_values($is->entries ?? []),
-                ]),
-            ),
-        );
         $moved = [];
-        if ($was !== $is || array_intersect($pages, $this->workspace->pages->touched()) !== []) {
-            $this->workspace->pages->expect($pages);
+        if ($byHand) {
             [$before, $after] = [$this->before->byHand($was), $this->after->byHand($is)];
             $moved = $was === null || $is === null ? [] : $this->entriesMoved($was, $is, $before, $after);
             $this->say($menu, $before, $after, $moved);

@@ -48,20 +48,13 @@ final class TreeDrawing
         }
         $shown = array_map(static fn (string|int $id): ?string => $id === '' ? null : (string) $id, array_keys($parents));
         $workspace->pages->expectChildren($shown);
+        $before = static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrderBefore($parent)));
+        $after = static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrder($parent)));
+        $workspace->pages->expect(self::drawn($shown, $marks, $before, $after));
 
         return new Drawing(
-            self::lines(
-                $shown,
-                $marks,
-                static fn (?string $parent): array => self::childrenBefore($parent, $workspace),
-                static fn (string $id): ?Page => $workspace->pages->before($id),
-            ),
-            self::lines(
-                $shown,
-                $marks,
-                static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrder($parent))),
-                static fn (string $id): ?Page => $outcome->find($id) ?? $workspace->pages->find($id),
-            ),
+            self::lines($shown, $marks, $before, static fn (string $id): ?Page => $workspace->pages->before($id)),
+            self::lines($shown, $marks, $after, static fn (string $id): ?Page => $outcome->find($id) ?? $workspace->pages->find($id)),
         );
     }
 
@@ -70,10 +63,28 @@ final class TreeDrawing
         return $page === null || $page->isBinned() ? null : $page;
     }
 
-    /** @return list<string> */
-    private static function childrenBefore(?string $parent, Workspace $workspace): array
+    /**
+     * The pages that are drawn, so that they are read in one go: as many as there is room for.
+     *
+     * @param  list<string|null>  $parents
+     * @param  array<string, Mark>  $marks
+     * @param  \Closure(?string): list<string>  $before
+     * @param  \Closure(?string): list<string>  $after
+     * @return list<string>
+     */
+    private static function drawn(array $parents, array $marks, \Closure $before, \Closure $after): array
     {
-        return array_map(strval(...), array_keys($workspace->pages->childOrderBefore($parent)));
+        $pages = [];
+        foreach ($parents as $parent) {
+            foreach ([$before, $after] as $children) {
+                array_push($pages, ...array_filter([$parent, ...self::around($children($parent), $marks)], is_string(...)));
+            }
+            if (count($pages) > 2 * Drawing::MAX_LINES) {
+                break;
+            }
+        }
+
+        return array_slice(array_values(array_unique($pages)), 0, 2 * Drawing::MAX_LINES);
     }
 
     /**
