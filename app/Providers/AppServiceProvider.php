@@ -20,6 +20,7 @@ use App\Models\Site;
 use App\Short\MissedPages;
 use App\Store\CompiledRules;
 use App\Store\HitLog;
+use App\Store\PgConnection;
 use App\Store\Redis\HitList;
 use App\Store\Redis\KeptSessions;
 use App\Store\Redis\SparedConnector;
@@ -29,6 +30,7 @@ use App\Store\StoredMenus;
 use App\Store\StoredNames;
 use App\Store\Ticks;
 use App\Store\WholeMigrations;
+use Closure;
 use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Console\Events\CommandFinished;
@@ -50,11 +52,21 @@ use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Laravel\Sanctum\Sanctum;
+use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor(
+            'pgsql',
+            static fn (PDO|Closure $pdo, string $database, string $prefix, array $config): PgConnection => new PgConnection(
+                $pdo,
+                $database,
+                $prefix,
+                $config,
+            ),
+        );
         $this->app->scoped(LookedAt::class);
         $this->app->scoped(SeenBy::class);
         $this->app->scoped(SignedInLately::class);

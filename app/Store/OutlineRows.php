@@ -84,7 +84,7 @@ final readonly class OutlineRows
 
         return self::read(
             $this->db->select(
-                'select '.
+                KeptPlans::MARK.'select '.
                     self::COLUMNS.
                     ' '.
                     self::FROM.
@@ -99,7 +99,7 @@ final readonly class OutlineRows
         $of = $parent === null ? 'parent_id is null' : 'parent_id = (select id from pages where ulid = ?)';
 
         return (int) $this->db->selectOne(
-            "select count(*) as n from pages where site_id = ? and state <> 'bin' and $of",
+            KeptPlans::MARK."select count(*) as n from pages where site_id = ? and state <> 'bin' and $of",
             $parent === null ? [$site->id] : [$site->id, $parent],
         )->n;
     }
@@ -140,7 +140,7 @@ final readonly class OutlineRows
     {
         return $this->db->selectOne(
             // Apart, so that those in the tree are counted in the index alone.
-            "select count(*) as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'review') as review,
+            KeptPlans::MARK."select count(*) as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'review') as review,
                 count(*) filter (where state = 'offline') as offline, (select count(*) from pages b where b.site_id = ? and b.state = 'bin' and b.bin_id = b.id) as bin
             from pages where site_id = ? and state <> 'bin'",
             [$site->id, $site->id],
@@ -262,7 +262,7 @@ final readonly class OutlineRows
     {
         return array_column(
             $this->db->select(
-                'select a.ulid from pages p join pages a on a.site_id = p.site_id and a.path @> p.path and a.id <> p.id where p.site_id = ? and p.ulid = ? order by nlevel(a.path)',
+                KeptPlans::MARK.'select a.ulid from pages p join pages a on a.site_id = p.site_id and a.path @> p.path and a.id <> p.id where p.site_id = ? and p.ulid = ? order by nlevel(a.path)',
                 [$site->id, $page],
             ),
             'ulid',

@@ -70,7 +70,7 @@ final readonly class StoredAccess implements AccessSource
     public function ofPerson(User $user): array
     {
         $keys = $this->db->select(
-            'select r.id, r.key, r.needs_second_step and u.second_step_since is null as lacks from memberships m
+            KeptPlans::MARK.'select r.id, r.key, r.needs_second_step and u.second_step_since is null as lacks from memberships m
                 join users u on u.id = m.user_id join membership_roles mr on mr.membership_id = m.id join roles r on r.id = mr.role_id
                 where m.site_id = ? and m.user_id = ? and m.disabled_at is null',
             [$this->site->id, $user->id],
@@ -79,7 +79,7 @@ final readonly class StoredAccess implements AccessSource
         if ($keys === [] || in_array(true, array_column($keys, 'lacks'), true)) {
             return [RightsOfPerson::none(), []];
         }
-        $rows = $this->db->select(self::LINES.' and (l.user_id = ? or l.role_id = any(?::bigint[]))', [
+        $rows = $this->db->select(KeptPlans::MARK.self::LINES.' and (l.user_id = ? or l.role_id = any(?::bigint[]))', [
             $this->site->id,
             $user->id,
             PgArray::of(array_column($keys, 'id')),

@@ -27,7 +27,7 @@ final readonly class StoredGates
         $gates = [];
         foreach (
             $this->db->select(
-                'select p.id, p.access::text as access, a.gate_id as above from pages p left join pages a on a.id = p.parent_id
+                KeptPlans::MARK.'select p.id, p.access::text as access, a.gate_id as above from pages p left join pages a on a.id = p.parent_id
                     where p.site_id = ? and p.access is not null',
                 [$site->id],
             ) as $row

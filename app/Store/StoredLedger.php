@@ -35,7 +35,7 @@ final readonly class StoredLedger implements Ledger
         $rows =
             $keys === []
                 ? []
-                : $this->db->cursor(self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [
+                : $this->db->cursor(KeptPlans::MARK.self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [
                     $this->site->id,
                     PgArray::of(array_keys($keys)),
                 ]);
@@ -50,7 +50,7 @@ final readonly class StoredLedger implements Ledger
     public function claimsAbout(array $pages): iterable
     {
         $rows = $this->db->cursor(
-            'with about as materialized (select id from pages where site_id = ? and ulid = any(?::text[])) '.
+            KeptPlans::MARK.'with about as materialized (select id from pages where site_id = ? and ulid = any(?::text[])) '.
                 self::SELECT.
                 '
              where l.site_id = ? and l.id in (select c.id from about a join ledger c on c.page_id = a.id union all select c.id from about a

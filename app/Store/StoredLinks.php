@@ -20,7 +20,7 @@ final readonly class StoredLinks implements LinksInto
     {
         // Looked up first: where few pages link, the database would rather go through all there are.
         $row = $this->db->selectOne(
-            'with p as materialized (select id from pages where ulid = any(?::text[])) select count(*) as n from p join links l on l.to_page_id = p.id',
+            KeptPlans::MARK.'with p as materialized (select id from pages where ulid = any(?::text[])) select count(*) as n from p join links l on l.to_page_id = p.id',
             [PgArray::of($pages)],
         );
 

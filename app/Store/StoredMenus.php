@@ -30,7 +30,7 @@ final readonly class StoredMenus implements Menus
     {
         $entries = [];
         $rows = $this->db->select(
-            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.contents, e.text, e.picture, e.closed,
+            KeptPlans::MARK.'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.contents, e.text, e.picture, e.closed,
             extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m
                 join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?',
             [$this->site->id],
@@ -39,7 +39,7 @@ final readonly class StoredMenus implements Menus
             $entries[$row->menu][$row->ulid] = $this->entry($row);
         }
         $menus = [];
-        foreach ($this->db->select('select ulid, name, kind, place from menus where site_id = ? order by lower(name)', [$this->site->id]) as $row) {
+        foreach ($this->db->select(KeptPlans::MARK.'select ulid, name, kind, place from menus where site_id = ? order by lower(name)', [$this->site->id]) as $row) {
             $menus[$row->ulid] = new Menu($row->ulid, $row->name, MenuKind::from($row->kind), $row->place, $entries[$row->ulid] ?? []);
         }
 

@@ -43,7 +43,7 @@ final readonly class StoredPages implements Pages
 
     public function page(string $id): ?Page
     {
-        $row = $this->db->selectOne($this->select.' where p.site_id = ? and p.ulid = ?', [$this->site->id, $id]);
+        $row = $this->db->selectOne(KeptPlans::MARK.$this->select.' where p.site_id = ? and p.ulid = ?', [$this->site->id, $id]);
 
         return $row === null ? null : $this->toPage($row);
     }
@@ -51,7 +51,7 @@ final readonly class StoredPages implements Pages
     public function withAncestors(array $ids): iterable
     {
         $rows = $this->db->cursor(
-            $this->select.
+            KeptPlans::MARK.$this->select.
                 " where p.site_id = ? and p.id = any(array(
             select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
         ))",
@@ -86,7 +86,7 @@ final readonly class StoredPages implements Pages
         foreach (array_chunk(array_slice($this->idsBelow($id, self::BRANCH), 1), self::FEW_WORDS) as $piece) {
             // `offset 0`: each page looks up its own, or the database would rather go through all the pages there are.
             $rows = $this->db->select(
-                <<<'SQL'
+                KeptPlans::MARK.<<<'SQL'
                 select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
                     p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
                     own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
@@ -130,7 +130,7 @@ final readonly class StoredPages implements Pages
     public function namingAsCanonical(array $pages): iterable
     {
         foreach (
-            $this->db->select($this->select." where p.site_id = ? and p.search->>'canonical' = any(?::text[])", [
+            $this->db->select(KeptPlans::MARK.$this->select." where p.site_id = ? and p.search->>'canonical' = any(?::text[])", [
                 $this->site->id,
                 PgArray::of($pages),
             ]) as $row
@@ -166,7 +166,7 @@ final readonly class StoredPages implements Pages
     public function childOrder(?string $parent): array
     {
         $rows = $this->db->select(
-            "select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".
+            KeptPlans::MARK."select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".
                 ($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').
                 ' order by position',
             $parent === null ? [$this->site->id] : [$this->site->id, $parent],
@@ -178,7 +178,7 @@ final readonly class StoredPages implements Pages
     public function childOrders(array $parents): array
     {
         $rows = $this->db->select(
-            "select c.ulid, c.position, p.ulid as parent from pages p join pages c on c.parent_id = p.id
+            KeptPlans::MARK."select c.ulid, c.position, p.ulid as parent from pages p join pages c on c.parent_id = p.id
                 where p.site_id = ? and p.ulid = any(?::text[]) and c.state <> 'bin' order by p.id, c.position",
             [$this->site->id, PgArray::of($parents)],
         );

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use PDO;
+
+/**
+ * Has the database keep its plan of what is asked in nearly every request, on connections that outlive a request: of such a statement
+ * planning takes several times as long as reading. A statement asks for it by its first words, and says its columns by name: a plan
+ * that is kept does not survive that `*` comes to mean another.
+ */
+final class KeptPlans
+{
+    /** What begins a statement whose plan is kept. */
+    public const MARK = '/* kept */ ';
+
+    /** Of as many bytes bound at most: of long lists a plan is made each time, for just these. */
+    private const LONGEST = 2000;
+
+    /** @var \WeakMap<PDO, array<string, true>|false> names of plans by connection; false where there is a pooler between */
+    private \WeakMap $known;
+
+    public function __construct()
+    {
+        $this->known = new \WeakMap();
+    }
+
+    /**
+     * Whether the plan of a statement is kept that is asked for with these.
+     *
+     * @param  array<mixed>  $bindings
+     */
+    public static function fits(string $query, array $bindings): bool
+    {
+        return str_starts_with($query, self::MARK) &&
+            array_sum(array_map(static fn (mixed $each): int => is_string($each) ? strlen($each) : 0, $bindings)) <= self::LONGEST &&
+            substr_count($query, '?') === count($bindings);
+    }
+
+    /**
+     * What to send instead of a statement and what is bound to it; null where it has to be sent as it is.
+     *
+     * @param  array<mixed>  $bindings  for which it fits
+     */
+    public function asked(PDO $pdo, string $query, array $bindings): ?string
+    {
+        $names = $this->known[$pdo] ??= self::on($pdo);
+        if ($names === false) {
+            return null;
+        }
+        $name = self::name($query);
+        if (! isset($names[$name])) {
+            $n = 0;
+            $numbered = preg_replace_callback('/\?/', static function () use (&$n): string {
+                return '$'.++$n;
+            }, $query);
+            $pdo->exec("prepare $name as $numbered");
+            $this->known[$pdo] = [...$names, $name => true];
+        }
+        $said = array_map(static fn (mixed $each): ?string => self::said($pdo, $each), array_values($bindings));
+        if (in_array(null, $said, true)) {
+            return null;
+        }
+
+        return "execute $name".($said === [] ? '' : '('.implode(', ', $said).')');
+    }
+
+    /** A plan that does not hold any more: a column has another type since. */
+    public function drop(PDO $pdo, string $query): void
+    {
+        $pdo->exec('deallocate '.self::name($query));
+        $this->known[$pdo] = array_diff_key($this->known[$pdo] ?: [], [self::name($query) => true]);
+    }
+
+    private static function name(string $query): string
+    {
+        return 'kept_'.substr(hash('xxh128', $query), 0, 24);
+    }
+
+    /** @return array<string, true>|false */
+    private static function on(PDO $pdo): array|false
+    {
+        $asked = $pdo->query("select pg_backend_pid(), coalesce((select string_agg(name, ' ') from pg_prepared_statements where name like 'kept%'), '')");
+        $row = $asked === false ? false : $asked->fetch(PDO::FETCH_NUM);
+
+        // A pooler tells a number of its own, and sends the next statement to whichever process is free.
+        return is_array($row) && $row[0] === $pdo->pgsqlGetPid() ? array_fill_keys(array_filter(explode(' ', (string) $row[1])), true) : false;
+    }
+
+    /** Null for what is no text to the database: it says so itself. */
+    private static function said(PDO $pdo, mixed $value): ?string
+    {
+        return match (true) {
+            $value === null => 'null',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_scalar($value) && ! str_contains((string) $value, "\0") => $pdo->quote((string) $value) ?: null,
+            default => null,
+        };
+    }
+}
