@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Page;
 use App\Models\Site;
+use App\Store\KeptPlans;
 use App\Store\StoredGates;
 use Closure;
 use Heronstem\Core\Menu\Viewer;
@@ -90,7 +91,7 @@ final class SeenBy
      */
     private function tell(array $open, array $hidden): void
     {
-        $this->db->select("select set_config('heronstem.open_gates', ?, true), set_config('heronstem.hidden_gates', ?, true)", [
+        $this->db->select(KeptPlans::MARK."select set_config('heronstem.open_gates', ?, true), set_config('heronstem.hidden_gates', ?, true)", [
             implode(',', $open),
             implode(',', $hidden),
         ]);

@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class AccountLink extends Model
 {
+    protected $table = 'account_links';
+
     public const UPDATED_AT = null;
 
     protected $guarded = ['id'];

@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Draft extends Model
 {
+    protected $table = 'drafts';
+
     protected $guarded = ['id'];
 
     protected $casts = ['document' => 'array', 'texts' => 'array'];

@@ -34,6 +34,8 @@ final class File extends Model
 {
     use KnownByUlid;
 
+    protected $table = 'files';
+
     protected $guarded = ['id'];
 
     protected $casts = ['binned_at' => 'datetime'];

@@ -30,6 +30,8 @@ final class MatchList extends Model
 {
     use KnownByUlid;
 
+    protected $table = 'match_lists';
+
     protected $guarded = ['id'];
 
     protected $casts = ['matched_at' => 'datetime'];

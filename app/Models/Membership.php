@@ -21,6 +21,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  */
 final class Membership extends Model
 {
+    use StartsQuickly;
+
+    protected $table = 'memberships';
+
     public $timestamps = false;
 
     protected $fillable = ['site_id', 'user_id'];

@@ -73,7 +73,9 @@ use Illuminate\Support\Carbon;
  */
 final class Page extends Model
 {
-    use KnownByUlid;
+    use KnownByUlid, StartsQuickly;
+
+    protected $table = 'pages';
 
     protected $guarded = ['id'];
 

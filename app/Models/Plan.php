@@ -35,6 +35,8 @@ final class Plan extends Model
 {
     use HoldsRow, KnownByUlid;
 
+    protected $table = 'plans';
+
     protected $guarded = ['id'];
 
     protected $casts = ['base' => 'array', 'decisions' => 'array', 'switch_at' => 'datetime'];

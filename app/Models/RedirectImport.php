@@ -28,6 +28,8 @@ final class RedirectImport extends Model
 {
     use KnownByUlid;
 
+    protected $table = 'redirect_imports';
+
     protected $guarded = ['id'];
 
     /** @return BelongsTo<Site, $this> */

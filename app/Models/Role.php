@@ -18,6 +18,10 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Role extends Model
 {
+    use StartsQuickly;
+
+    protected $table = 'roles';
+
     public $timestamps = false;
 
     protected $guarded = ['id'];

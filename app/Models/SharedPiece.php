@@ -25,6 +25,8 @@ final class SharedPiece extends Model
 {
     use KnownByUlid;
 
+    protected $table = 'shared_pieces';
+
     protected $guarded = ['id'];
 
     protected $casts = ['document' => 'array'];

@@ -50,7 +50,9 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Site extends Model
 {
-    use HasUlids, SoftDeletes;
+    use HasUlids, SoftDeletes, StartsQuickly;
+
+    protected $table = 'sites';
 
     /** @var array{string|null, SiteSearch}|null the settings as they were stored, and read */
     private ?array $readSearch = null;

@@ -31,6 +31,8 @@ final class SiteImport extends Model
 {
     use HoldsRow, KnownByUlid;
 
+    protected $table = 'site_imports';
+
     protected $guarded = ['id'];
 
     protected $casts = ['said' => 'array', 'understood' => 'array'];

@@ -26,6 +26,8 @@ final class StartingPoint extends Model
 {
     use KnownByUlid;
 
+    protected $table = 'starting_points';
+
     protected $guarded = ['id'];
 
     protected $casts = ['placeholders' => 'array'];

@@ -25,6 +25,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Visitor extends Model
 {
+    protected $table = 'visitors';
+
     protected $guarded = ['id'];
 
     protected $hidden = ['password'];

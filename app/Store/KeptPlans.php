@@ -19,6 +19,9 @@ final class KeptPlans
     /** Of as many bytes bound at most: of long lists a plan is made each time, for just these. */
     private const LONGEST = 2000;
 
+    /** For how long it is kept what is on a connection: far shorter than numbers of processes take to come again. */
+    private const SECONDS = 300;
+
     /** @var \WeakMap<PDO, array<string, true>|false> names of plans by connection; false where there is a pooler between */
     private \WeakMap $known;
 
@@ -46,7 +49,7 @@ final class KeptPlans
      */
     public function asked(PDO $pdo, string $query, array $bindings): ?string
     {
-        $names = $this->known[$pdo] ??= self::on($pdo);
+        $names = $this->known[$pdo] ?? $this->known($pdo);
         if ($names === false) {
             return null;
         }
@@ -56,8 +59,13 @@ final class KeptPlans
             $numbered = preg_replace_callback('/\?/', static function () use (&$n): string {
                 return '$'.++$n;
             }, $query);
+            // One that held no more while nothing could be said to the database is still there.
+            $isThere = $pdo->query("select 1 from pg_prepared_statements where name = '$name'");
+            if ($isThere !== false && $isThere->fetchColumn() !== false) {
+                $pdo->exec("deallocate $name");
+            }
             $pdo->exec("prepare $name as $numbered");
-            $this->known[$pdo] = [...$names, $name => true];
+            $this->know($pdo, [...$names, $name => true]);
         }
         $said = array_map(static fn (mixed $each): ?string => self::said($pdo, $each), array_values($bindings));
         if (in_array(null, $said, true)) {
@@ -67,11 +75,52 @@ final class KeptPlans
         return "execute $name".($said === [] ? '' : '('.implode(', ', $said).')');
     }
 
-    /** A plan that does not hold any more: a column has another type since. */
-    public function drop(PDO $pdo, string $query): void
+    /**
+     * A plan that does not hold any more: a column has another type since.
+     *
+     * @param  bool  $isThere  the database has it, and can be told
+     */
+    public function drop(PDO $pdo, string $query, bool $isThere): void
     {
-        $pdo->exec('deallocate '.self::name($query));
-        $this->known[$pdo] = array_diff_key($this->known[$pdo] ?: [], [self::name($query) => true]);
+        $this->know($pdo, array_diff_key(($this->known[$pdo] ?? false) ?: [], [self::name($query) => true]));
+        if ($isThere) {
+            $pdo->exec('deallocate '.self::name($query));
+        }
+    }
+
+    /**
+     * What is on a connection is the database's to say; how it said so is kept for the next request of this process.
+     *
+     * @return array<string, true>|false
+     */
+    private function known(PDO $pdo): array|false
+    {
+        $said = function_exists('apcu_fetch') ? apcu_fetch(self::key($pdo)) : false;
+        if (is_array($said)) {
+            /** @var array{names: array<string, true>|false} $said */
+            return $this->known[$pdo] = $said['names'];
+        }
+
+        return $this->know($pdo, self::on($pdo));
+    }
+
+    /**
+     * @param  array<string, true>|false  $names
+     * @return array<string, true>|false
+     */
+    private function know(PDO $pdo, array|false $names): array|false
+    {
+        if (function_exists('apcu_store')) {
+            apcu_store(self::key($pdo), ['names' => $names], self::SECONDS);
+        }
+
+        return $this->known[$pdo] = $names;
+    }
+
+    /** The two processes that speak with each other: a connection that is made anew is another. */
+    private static function key(PDO $pdo): string
+    {
+        return 'heronstem-plans '.getmypid().' '.$pdo->pgsqlGetPid();
     }
 
     private static function name(string $query): string

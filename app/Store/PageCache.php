@@ -23,7 +23,7 @@ final readonly class PageCache
     /** @param  list<string>  $parts  as MadeOf names them */
     public function changedSince(string $mark, Site $site, array $parts): bool
     {
-        return (bool) $this->db->scalar('select changed_since(?, ?::text[], ?)', [$site->id, PgArray::of($parts), $mark]);
+        return (bool) $this->db->scalar(KeptPlans::MARK.'select changed_since(?, ?::text[], ?)', [$site->id, PgArray::of($parts), $mark]);
     }
 
     /**

@@ -12,8 +12,8 @@ use PDOStatement;
 /** The framework's connection to PostgreSQL, with plans that are kept where it is kept open itself. */
 final class PgConnection extends PostgresConnection
 {
-    /** The database says so of a plan whose columns are others by now. */
-    private const HOLDS_NO_MORE = '0A000';
+    /** The database says so of a plan whose columns are others by now, and of one that it does not have. */
+    private const HOLDS_NO_MORE = ['0A000', '26000'];
 
     private ?KeptPlans $plans = null;
 
@@ -58,10 +58,13 @@ final class PgConnection extends PostgresConnection
             $asked = $this->plans->asked($pdo, $query, $this->prepareBindings($bindings));
             $statement = $asked === null ? false : $pdo->query($asked);
         } catch (PDOException $failed) {
-            if ($failed->getCode() !== self::HOLDS_NO_MORE || $pdo->inTransaction()) {
+            if (! in_array($failed->getCode(), self::HOLDS_NO_MORE, true)) {
                 throw $failed;
             }
-            $this->plans->drop($pdo, $query);
+            $this->plans->drop($pdo, $query, $failed->getCode() === self::HOLDS_NO_MORE[0] && ! $pdo->inTransaction());
+            if ($pdo->inTransaction()) {
+                throw $failed;
+            }
             $statement = false;
         }
         if ($statement === false) {

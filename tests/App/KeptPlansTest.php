@@ -6,6 +6,7 @@ namespace Tests\App;
 
 use App\Store\KeptPlans;
 use App\Store\PgConnection;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use PHPUnit\Framework\Attributes\Test;
@@ -72,6 +73,36 @@ final class KeptPlansTest extends AppTestCase
             self::assertSame('one', $this->kept()->selectOne($asked)->n);
             self::assertSame('one', $this->kept()->selectOne($asked)->n);
             self::assertCount(1, $this->plans());
+        } finally {
+            $this->kept()->unprepared('drop table planned');
+        }
+    }
+
+    #[Test]
+    public function one_that_is_not_there_any_more_is_made_anew_as_well(): void
+    {
+        $this->kept()->select(self::ASKED, [1, 'a', true, null]);
+        $this->kept()->unprepared('deallocate all');
+        self::assertSame(2, $this->kept()->selectOne(self::ASKED, [1, 'a', true, null])->number);
+        self::assertSame(3, $this->kept()->selectOne(self::ASKED, [2, 'a', true, null])->number);
+        self::assertCount(1, $this->plans());
+    }
+
+    #[Test]
+    public function within_a_transaction_it_fails_once_and_no_more(): void
+    {
+        $asked = KeptPlans::MARK.'select n from planned';
+        $this->kept()->unprepared('drop table if exists planned; create table planned (n int); insert into planned values (1)');
+        try {
+            self::assertSame(1, $this->kept()->selectOne($asked)->n);
+            $this->kept()->unprepared("alter table planned alter n type text using 'one'");
+            try {
+                $this->kept()->transaction(fn () => $this->kept()->selectOne($asked));
+                self::fail('The plan held.');
+            } catch (QueryException $failed) {
+                self::assertSame('0A000', $failed->getCode());
+            }
+            self::assertSame('one', $this->kept()->transaction(fn () => $this->kept()->selectOne($asked))->n);
         } finally {
             $this->kept()->unprepared('drop table planned');
         }
