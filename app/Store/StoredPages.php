@@ -51,7 +51,8 @@ final readonly class StoredPages implements Pages
     public function withAncestors(array $ids): iterable
     {
         $rows = $this->db->cursor(
-            KeptPlans::MARK.$this->select.
+            KeptPlans::MARK.
+                $this->select.
                 " where p.site_id = ? and p.id = any(array(
             select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
         ))",
@@ -86,19 +87,20 @@ final readonly class StoredPages implements Pages
         foreach (array_chunk(array_slice($this->idsBelow($id, self::BRANCH), 1), self::FEW_WORDS) as $piece) {
             // `offset 0`: each page looks up its own, or the database would rather go through all the pages there are.
             $rows = $this->db->select(
-                KeptPlans::MARK.<<<'SQL'
-                select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
-                    p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
-                    own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
-                        and p.search->'own' is null and p.search->>'canonical' is null
-                        and starts_with(p.address, ?) and starts_with(own.key, ?)
-                        and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
-                            and next.address = ? || substr(p.address, ?))) as plain
-                from pages p join pages parent on parent.id = p.parent_id
-                    left join lateral (select l.* from ledger l where l.page_id = p.id and l.kind = 'page' offset 0) own on true
-                    left join lateral (select l.* from ledger l where l.site_id = p.site_id and l.key = ? || substr(own.key, ?) offset 0) next on true
-                where p.id = any(?::bigint[]) order by nlevel(p.path), p.id
-                SQL
+                KeptPlans::MARK.
+                    <<<'SQL'
+                    select p.ulid, parent.ulid as parent, p.name, p.layout, p.address, nullif(own.key, p.address) as key,
+                        p.state = 'live' as live, p.listed and p.kind in ('page', 'download') as listed, own.ever_live as known, next.id is not null as back,
+                        own.address = p.address and p.pinned is null and not p.left_out and p.access is null and p.branch_search is null
+                            and p.search->'own' is null and p.search->>'canonical' is null
+                            and starts_with(p.address, ?) and starts_with(own.key, ?)
+                            and (next.id is null or (next.kind = 'redirect' and next.page_id = p.id and next.ever_live and next.held_for_id is null
+                                and next.address = ? || substr(p.address, ?))) as plain
+                    from pages p join pages parent on parent.id = p.parent_id
+                        left join lateral (select l.* from ledger l where l.page_id = p.id and l.kind = 'page' offset 0) own on true
+                        left join lateral (select l.* from ledger l where l.site_id = p.site_id and l.key = ? || substr(own.key, ?) offset 0) next on true
+                    where p.id = any(?::bigint[]) order by nlevel(p.path), p.id
+                    SQL
                 ,
                 [
                     $shift->from,
@@ -139,6 +141,16 @@ final readonly class StoredPages implements Pages
         }
     }
 
+    public function settingBranches(): array
+    {
+        return array_column(
+            $this->db->select(KeptPlans::MARK."select ulid from pages where site_id = ? and branch_search is not null and state <> 'bin'", [
+                $this->site->id,
+            ]),
+            'ulid',
+        );
+    }
+
     public function tagged(string $tag): iterable
     {
         $one = json_encode([$tag], JSON_THROW_ON_ERROR);
@@ -166,7 +178,8 @@ final readonly class StoredPages implements Pages
     public function childOrder(?string $parent): array
     {
         $rows = $this->db->select(
-            KeptPlans::MARK."select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".
+            KeptPlans::MARK.
+                "select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".
                 ($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').
                 ' order by position',
             $parent === null ? [$this->site->id] : [$this->site->id, $parent],
@@ -178,7 +191,8 @@ final readonly class StoredPages implements Pages
     public function childOrders(array $parents): array
     {
         $rows = $this->db->select(
-            KeptPlans::MARK."select c.ulid, c.position, p.ulid as parent from pages p join pages c on c.parent_id = p.id
+            KeptPlans::MARK.
+                "select c.ulid, c.position, p.ulid as parent from pages p join pages c on c.parent_id = p.id
                 where p.site_id = ? and p.ulid = any(?::text[]) and c.state <> 'bin' order by p.id, c.position",
             [$this->site->id, PgArray::of($parents)],
         );

@@ -74,15 +74,58 @@ final class SearchChanges
         }
         $concerned =
             array_fill_keys($outcome->singleIds(), true) + array_fill_keys($this->workspace->pages->namingAsCanonical($outcome->ids()), true);
+        $named = [];
         // Of a page that is only carried along nothing changes that others could inherit.
         foreach ($this->workspace->pages->touched() as $id) {
             [$before, $page] = [$this->workspace->pages->before($id), $outcome->find($id)];
-            if ($page !== null && $before !== null && ! $page->isBinned() && $this->isInherited($before, $page)) {
+            if ($page === null || $before === null || $page->isBinned()) {
+                continue;
+            }
+            if ($this->isInherited($before, $page)) {
+                $concerned += array_fill_keys($this->workspace->pages->branch($id), true);
+            } elseif (self::isNamedAnew($before, $page)) {
+                $named[$id] = true;
+            }
+        }
+        // What is set for a branch below may name the pages above it, whatever they set themselves.
+        foreach ($this->workspace->pages->settingBranchesIn($named) as $id) {
+            $page = $this->workspace->pages->find($id);
+            if ($page !== null && ! $page->isBinned() && ! isset($concerned[$id]) && $this->namesWhatIsAbove($page)) {
                 $concerned += array_fill_keys($this->workspace->pages->branch($id), true);
             }
         }
 
         return $concerned;
+    }
+
+    /** Whether pages below may be told to be below something else. */
+    private static function isNamedAnew(Page $before, Page $after): bool
+    {
+        return $before->name !== $after->name || $before->parent !== $after->parent;
+    }
+
+    private function namesWhatIsAbove(Page $page): bool
+    {
+        return self::namesAbove($this->is($page)->titlePattern());
+    }
+
+    private static function namesAbove(TextPattern $pattern): bool
+    {
+        return $pattern->mentions('parent') || $pattern->mentions('section');
+    }
+
+    /** Whether the pattern of some layout names what is above a page: pages of any layout may be below any other. */
+    private function isNamedByLayouts(): bool
+    {
+        foreach ([$this->workspace->site->search, $this->workspace->search()] as $search) {
+            foreach ($search->layouts as $defaults) {
+                if ($defaults->titlePattern !== null && self::namesAbove(TextPattern::stored($defaults->titlePattern))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -120,7 +163,7 @@ final class SearchChanges
             [$before, $after] = [$this->workspace->pages->before($id), $this->workspace->pages->find($id)];
             if (
                 $before?->parent !== $after?->parent ||
-                $before?->branchSearch->toText() !== $after?->branchSearch->toText() ||
+                ($before?->branchSearch !== $after?->branchSearch && $before?->branchSearch->toText() !== $after?->branchSearch->toText()) ||
                 $before?->name !== $after?->name
             ) {
                 return true;
@@ -136,7 +179,7 @@ final class SearchChanges
         if ($before->branchSearch !== $after->branchSearch && $before->branchSearch->toText() !== $after->branchSearch->toText()) {
             return true;
         }
-        if ($before->parent === $after->parent && $before->name === $after->name) {
+        if (! self::isNamedAnew($before, $after)) {
             return false;
         }
         $was = $this->was($before);
@@ -144,10 +187,8 @@ final class SearchChanges
         if ($before->parent !== $after->parent && $was->values->toText() !== $is->values->toText()) {
             return true;
         }
-        $mentioned = static fn (EffectiveSearch $search): bool => $search->titlePattern()->mentions('parent') ||
-            $search->titlePattern()->mentions('section');
 
-        return ($before->name !== $after->name || $before->parent !== $after->parent) && ($mentioned($was) || $mentioned($is));
+        return self::namesAbove($was->titlePattern()) || self::namesAbove($is->titlePattern()) || $this->isNamedByLayouts();
     }
 
     private function was(Page $page): EffectiveSearch

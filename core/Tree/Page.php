@@ -204,6 +204,41 @@ final readonly class Page
      */
     public function toFields(): array
     {
+        return $this->plainFields() + [
+            ...$this->texts->toArray(),
+            'search' => $this->search->toText(),
+            'branchSearch' => $this->branchSearch->toText(),
+            'tags' => $this->tags->toText(),
+            'showing' => $this->showing->toText(),
+            'code' => $this->code->toText(),
+            'access' => $this->access?->toText(),
+        ];
+    }
+
+    /**
+     * The same of two pages, without most of what both have in common: pages that a batch changes share what it leaves alone.
+     *
+     * @return array{array<string, scalar|null>, array<string, scalar|null>} the fields of the one and of the other
+     */
+    public static function fieldsOf(self $one, self $other): array
+    {
+        $both = [$one->plainFields(), $other->plainFields()];
+        foreach ([$one, $other] as $n => $page) {
+            $both[$n] += $one->texts === $other->texts ? [] : $page->texts->toArray();
+            $both[$n] += $one->search === $other->search ? [] : ['search' => $page->search->toText()];
+            $both[$n] += $one->branchSearch === $other->branchSearch ? [] : ['branchSearch' => $page->branchSearch->toText()];
+            $both[$n] += $one->tags === $other->tags ? [] : ['tags' => $page->tags->toText()];
+            $both[$n] += $one->showing === $other->showing ? [] : ['showing' => $page->showing->toText()];
+            $both[$n] += $one->code === $other->code ? [] : ['code' => $page->code->toText()];
+            $both[$n] += $one->access === $other->access ? [] : ['access' => $page->access?->toText()];
+        }
+
+        return $both;
+    }
+
+    /** @return array<string, scalar|null> those that stand by themselves */
+    private function plainFields(): array
+    {
         return [
             'parent' => $this->parent,
             'position' => $this->position,
@@ -223,17 +258,10 @@ final readonly class Page
             'from' => $this->from?->iso(),
             'until' => $this->until?->iso(),
             'reviewNote' => $this->reviewNote,
-            ...$this->texts->toArray(),
             'prepared' => $this->prepared?->toText(),
             'layout' => $this->layout,
-            'search' => $this->search->toText(),
-            'branchSearch' => $this->branchSearch->toText(),
             'content' => $this->contentLive,
             'wantedAs' => $this->wantedAs,
-            'tags' => $this->tags->toText(),
-            'showing' => $this->showing->toText(),
-            'code' => $this->code->toText(),
-            'access' => $this->access?->toText(),
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];

@@ -54,13 +54,12 @@ final readonly class PageDifference
         if ($before === $after) {
             return null;
         }
-        $old = $before === null ? null : $before->toFields();
-        $new = $after === null ? null : $after->toFields();
-        if ($old === null || $new === null) {
+        if ($before === null || $after === null) {
             $id = ($before ?? $after)?->id;
 
-            return $id === null ? null : new self($id, $old, $new);
+            return $id === null ? null : new self($id, $before?->toFields(), $after?->toFields());
         }
+        [$old, $new] = Page::fieldsOf($before, $after);
         $old[self::SAVED] = $before->contentSaved;
         $new[self::SAVED] = $after->contentSaved;
         $changed = [];

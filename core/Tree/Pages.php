@@ -54,6 +54,13 @@ interface Pages
     public function namingAsCanonical(array $pages): iterable;
 
     /**
+     * Pages of the tree that set something for their branch: few, on most sites.
+     *
+     * @return list<string>
+     */
+    public function settingBranches(): array;
+
+    /**
      * Pages of the tree that have a tag.
      *
      * @return iterable<Page>

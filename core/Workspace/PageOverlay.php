@@ -293,6 +293,30 @@ final class PageOverlay
         return $ids;
     }
 
+    /**
+     * Pages that set something for their branch, as they were before the batch, in branches of some of these.
+     *
+     * @param  array<string, true>  $pages
+     * @return list<string>
+     */
+    public function settingBranchesIn(array $pages): array
+    {
+        $setting = $pages === [] ? [] : $this->pages->settingBranches();
+        $this->expect($setting);
+        $found = [];
+        foreach ($setting as $id) {
+            $page = $this->before($id);
+            foreach ($page === null ? [] : [$page, ...$this->ancestorsBefore($page)] as $above) {
+                if (isset($pages[$above->id])) {
+                    $found[] = $id;
+                    break;
+                }
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<Page> pages that have a tag as the batch leaves them */
     public function tagged(string $tag): array
     {

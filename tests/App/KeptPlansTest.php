@@ -108,6 +108,30 @@ final class KeptPlansTest extends AppTestCase
         }
     }
 
+    /** As for whoever sees a part of a site only, whose tables stand in a schema before the others. */
+    #[Test]
+    public function a_plan_reads_what_its_names_mean_at_the_moment(): void
+    {
+        $asked = KeptPlans::MARK.'select n from planned';
+        $this->kept()->unprepared(
+            'drop schema if exists before cascade; create schema before; drop table if exists planned; create table planned as select 1 as n; create view before.planned as select 2 as n',
+        );
+        try {
+            foreach (range(1, 8) as $_) {
+                self::assertSame(1, $this->kept()->selectOne($asked)->n);
+                $seen = $this->kept()->transaction(function () use ($asked): int {
+                    $this->kept()->select("select set_config('search_path', 'before,public', true)");
+
+                    return $this->kept()->selectOne($asked)->n;
+                });
+                self::assertSame(2, $seen);
+            }
+            self::assertCount(1, $this->plans());
+        } finally {
+            $this->kept()->unprepared('drop schema before cascade; drop table planned');
+        }
+    }
+
     #[Test]
     public function what_the_database_cannot_read_is_refused_as_it_would_be_without(): void
     {

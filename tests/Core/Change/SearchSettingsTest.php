@@ -100,6 +100,29 @@ final class SearchSettingsTest extends TestCase
         self::assertSame(['Fares, Boats · Ferries', 'Cars, Boats · Ferries'], $titles($this->site->apply(new Move('Fares', Place::lastIn('Boats')))));
     }
 
+    /** Whatever is set for the page that is renamed, and whether or not addresses below follow its name. */
+    #[Test]
+    public function a_new_name_is_told_where_a_branch_below_names_its_parent_in_a_pattern_of_its_own(): void
+    {
+        $this->site->apply(
+            new SetBranchSearch('Travel', ['titlePattern' => '{name}']),
+            new SetBranchSearch('Cars', ['titlePattern' => '{name} | {parent} | {section}']),
+        );
+        $titles = static fn (Ripple $ripple): array => array_map(static fn (TitleChange $change): string => $change->after, $ripple->search->titles);
+        self::assertContains('Cars | Prices | Travel', $titles($this->site->apply(new Rename('Fares', PageName::of('Prices')))));
+        self::assertContains('Cars | Prices | Journeys', $titles($this->site->apply(new Rename('Travel', PageName::of('Journeys')))));
+        $this->site->apply(new SetBranchSearch('Cars', ['titlePattern' => null]), new SetBranchSearch('Travel', ['titlePattern' => null]));
+        self::assertCount(1, $titles($this->site->apply(new Rename('Travel', PageName::of('Voyages')))));
+    }
+
+    #[Test]
+    public function a_new_name_is_told_where_the_pattern_of_another_layout_names_the_parent(): void
+    {
+        $this->site->apply(new Describe('Cars', layout: 'section'), new SetSiteSearch(['titlePattern' => '{name} under {parent}'], 'section'));
+        $ripple = $this->site->apply(new Rename('Fares', PageName::of('Prices')));
+        self::assertContains('Cars under Prices', array_map(static fn (TitleChange $change): string => $change->after, $ripple->search->titles));
+    }
+
     #[Test]
     public function a_site_wide_pattern_is_told_of_every_page_and_undone_as_one(): void
     {

@@ -480,6 +480,13 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         return array_values(array_filter($this->pages, static fn (Page $page): bool => in_array($page->search->canonical->value, $pages, true)));
     }
 
+    public function settingBranches(): array
+    {
+        $setting = array_filter($this->pages, static fn (Page $page): bool => ! $page->isBinned() && ! $page->branchSearch->isSilent());
+
+        return array_map(strval(...), array_keys($setting));
+    }
+
     public function tagged(string $tag): iterable
     {
         return array_values(array_filter($this->pages, static fn (Page $page): bool => ! $page->isBinned() && $page->tags->has($tag)));
