@@ -26,6 +26,7 @@ use Heronstem\Core\Change\PutInBin;
 use Heronstem\Core\Change\RemoveAddress;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetBranchSearch;
 use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\Tag;
@@ -310,6 +311,19 @@ trait PortsContract
         self::assertEqualsCanonicalizing([$writes, $branch], array_values([...$this->pages()->peopleAt([self::HELP, self::TIMES])]));
         self::assertSame([], [...$this->pages()->peopleAt([self::TRAVEL])]);
         self::assertSame([], [...$this->pages()->peopleAt([])]);
+    }
+
+    #[Test]
+    public function pages_that_set_something_for_their_branch_are_found_while_they_are_in_the_tree(): void
+    {
+        $this->givenASite();
+        self::assertSame([], $this->pages()->settingBranches());
+        $this->carryOut(new SetBranchSearch(self::HELP, ['titlePattern' => '{name} · {parent}']), new SetBranchSearch(self::TRAVEL, ['index' => false]));
+        self::assertEqualsCanonicalizing([self::HELP, self::TRAVEL], $this->pages()->settingBranches());
+        $this->carryOut(new SetBranchSearch(self::HELP, ['titlePattern' => null]));
+        self::assertSame([self::TRAVEL], $this->pages()->settingBranches());
+        $this->carryOut(new PutInBin(self::TRAVEL));
+        self::assertSame([], $this->pages()->settingBranches());
     }
 
     #[Test]
