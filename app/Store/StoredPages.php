@@ -241,16 +241,17 @@ final readonly class StoredPages implements Pages
     private function idsBelow(string $id, string $where): array
     {
         $root = $this->db->selectOne('select path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
-        $rows =
+        // As one text: rows by themselves would take thirty times as much.
+        $ids =
             $root === null
-                ? []
-                : $this->db->select("select p.id from pages p where p.site_id = ? and $where order by nlevel(p.path), p.id", [
+                ? null
+                : $this->db->scalar("select string_agg(p.id::text, ',' order by nlevel(p.path), p.id) from pages p where p.site_id = ? and $where", [
                     $this->site->id,
                     $root->path,
                     $root->bin_id,
                 ]);
 
-        return array_column($rows, 'id');
+        return $ids === null ? [] : array_map(intval(...), explode(',', $ids));
     }
 
     private function toPage(\stdClass $row): Page

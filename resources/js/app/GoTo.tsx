@@ -117,7 +117,9 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
                 <b className="font-semibold">{hit.name}</b>
                 {hit.within !== null && <span className="text-[12px] text-ink-3"> in {hit.within}</span>}
             </span>
-            <StateChip state={hit.state} />
+            <span className="justify-self-end">
+                <StateChip state={hit.state} />
+            </span>
             <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
             {hit.by !== 'name' && (
                 <span className="text-right text-[12px] text-ink-3">
