@@ -19,15 +19,19 @@ final class KeptPlans
     /** Of as many bytes bound at most: of long lists a plan is made each time, for just these. */
     private const LONGEST = 2000;
 
-    /** For how long it is kept what is on a connection: far shorter than numbers of processes take to come again. */
-    private const SECONDS = 300;
+    /** For how long it is kept what is on a connection. */
+    private const SECONDS = 600;
 
     /** @var \WeakMap<PDO, array<string, true>|false> names of plans by connection; false where there is a pooler between */
     private \WeakMap $known;
 
+    /** @var \WeakMap<PDO, string> words that were left on connections */
+    private \WeakMap $words;
+
     public function __construct()
     {
         $this->known = new \WeakMap();
+        $this->words = new \WeakMap();
     }
 
     /**
@@ -56,9 +60,13 @@ final class KeptPlans
         $name = self::name($query);
         if (! isset($names[$name])) {
             $n = 0;
-            $numbered = preg_replace_callback('/\?/', static function () use (&$n): string {
-                return '$'.++$n;
-            }, $query);
+            $numbered = preg_replace_callback(
+                '/\?/',
+                static function () use (&$n): string {
+                    return '$'.++$n;
+                },
+                $query,
+            );
             // One that held no more while nothing could be said to the database is still there.
             $isThere = $pdo->query("select 1 from pg_prepared_statements where name = '$name'");
             if ($isThere !== false && $isThere->fetchColumn() !== false) {
@@ -82,45 +90,55 @@ final class KeptPlans
      */
     public function drop(PDO $pdo, string $query, bool $isThere): void
     {
-        $this->know($pdo, array_diff_key(($this->known[$pdo] ?? false) ?: [], [self::name($query) => true]));
+        $this->know($pdo, array_diff_key($this->known[$pdo] ?? false ?: [], [self::name($query) => true]));
         if ($isThere) {
             $pdo->exec('deallocate '.self::name($query));
         }
     }
 
     /**
-     * What is on a connection is the database's to say; how it said so is kept for the next request of this process.
+     * What is on a connection is the database's to say. A word that is left there leads the next request of this node to what it said: a
+     * connection that is made anew, to whichever server, has none.
      *
      * @return array<string, true>|false
      */
     private function known(PDO $pdo): array|false
     {
-        $said = function_exists('apcu_fetch') ? apcu_fetch(self::key($pdo)) : false;
+        $asked = $pdo->query("select current_setting('heronstem.kept', true)");
+        $word = $asked === false ? null : $asked->fetchColumn();
+        $said = is_string($word) && $word !== '' && function_exists('apcu_fetch') ? apcu_fetch(self::key($word)) : false;
         if (is_array($said)) {
-            /** @var array{names: array<string, true>|false} $said */
-            return $this->known[$pdo] = $said['names'];
-        }
+            $this->words[$pdo] = (string) $word;
 
-        return $this->know($pdo, self::on($pdo));
+            /** @var array<string, true> $said */
+            return $this->known[$pdo] = $said;
+        }
+        $names = self::on($pdo);
+        if ($names === false) {
+            return $this->known[$pdo] = false;
+        }
+        $this->words[$pdo] = bin2hex(random_bytes(8));
+        $pdo->exec("select set_config('heronstem.kept', '{$this->words[$pdo]}', false)");
+
+        return $this->know($pdo, $names);
     }
 
     /**
-     * @param  array<string, true>|false  $names
-     * @return array<string, true>|false
+     * @param  array<string, true>  $names
+     * @return array<string, true>
      */
-    private function know(PDO $pdo, array|false $names): array|false
+    private function know(PDO $pdo, array $names): array
     {
-        if (function_exists('apcu_store')) {
-            apcu_store(self::key($pdo), ['names' => $names], self::SECONDS);
+        if (isset($this->words[$pdo]) && function_exists('apcu_store')) {
+            apcu_store(self::key($this->words[$pdo]), $names, self::SECONDS);
         }
 
         return $this->known[$pdo] = $names;
     }
 
-    /** The two processes that speak with each other: a connection that is made anew is another. */
-    private static function key(PDO $pdo): string
+    private static function key(string $word): string
     {
-        return 'heronstem-plans '.getmypid().' '.$pdo->pgsqlGetPid();
+        return "heronstem-plans $word";
     }
 
     private static function name(string $query): string
@@ -131,7 +149,9 @@ final class KeptPlans
     /** @return array<string, true>|false */
     private static function on(PDO $pdo): array|false
     {
-        $asked = $pdo->query("select pg_backend_pid(), coalesce((select string_agg(name, ' ') from pg_prepared_statements where name like 'kept%'), '')");
+        $asked = $pdo->query(
+            "select pg_backend_pid(), coalesce((select string_agg(name, ' ') from pg_prepared_statements where name like 'kept%'), '')",
+        );
         $row = $asked === false ? false : $asked->fetch(PDO::FETCH_NUM);
 
         // A pooler tells a number of its own, and sends the next statement to whichever process is free.
