@@ -90,7 +90,7 @@ final class SearchChanges
         // What is set for a branch below may name the pages above it, whatever they set themselves.
         foreach ($this->workspace->pages->settingBranchesIn($named) as $id) {
             $page = $this->workspace->pages->find($id);
-            if ($page !== null && ! $page->isBinned() && ! isset($concerned[$id]) && $this->namesWhatIsAbove($page)) {
+            if ($page !== null && ! $page->isBinned() && ! isset($concerned[$id]) && self::namesAbove($this->is($page)->titlePattern())) {
                 $concerned += array_fill_keys($this->workspace->pages->branch($id), true);
             }
         }
@@ -104,9 +104,10 @@ final class SearchChanges
         return $before->name !== $after->name || $before->parent !== $after->parent;
     }
 
-    private function namesWhatIsAbove(Page $page): bool
+    /** Whether what is set for its branch is another: mostly both pages share it. */
+    private static function setsOtherwise(?Page $before, ?Page $after): bool
     {
-        return self::namesAbove($this->is($page)->titlePattern());
+        return $before?->branchSearch !== $after?->branchSearch && $before?->branchSearch->toText() !== $after?->branchSearch->toText();
     }
 
     private static function namesAbove(TextPattern $pattern): bool
@@ -163,7 +164,7 @@ final class SearchChanges
             [$before, $after] = [$this->workspace->pages->before($id), $this->workspace->pages->find($id)];
             if (
                 $before?->parent !== $after?->parent ||
-                ($before?->branchSearch !== $after?->branchSearch && $before?->branchSearch->toText() !== $after?->branchSearch->toText()) ||
+                self::setsOtherwise($before, $after) ||
                 $before?->name !== $after?->name
             ) {
                 return true;
@@ -176,7 +177,7 @@ final class SearchChanges
     /** Whether pages below have something of what changed. */
     private function isInherited(Page $before, Page $after): bool
     {
-        if ($before->branchSearch !== $after->branchSearch && $before->branchSearch->toText() !== $after->branchSearch->toText()) {
+        if (self::setsOtherwise($before, $after)) {
             return true;
         }
         if (! self::isNamedAnew($before, $after)) {
@@ -256,7 +257,7 @@ final class SearchChanges
     /** Whether a title may be another where the page stands elsewhere: some layouts have their fields from above. */
     private static function dependsOnPlace(TextPattern $pattern): bool
     {
-        return $pattern->mentions('parent') || $pattern->mentions('section') || $pattern->mentionsFields();
+        return self::namesAbove($pattern) || $pattern->mentionsFields();
     }
 
     /** @param  list<Page>  $above  nearest first */

@@ -200,40 +200,30 @@ final readonly class Page
      * The page's own fields as plain values: what a difference compares, the history keeps and the store writes.
      * Its identity is left out, and so is the version saved last: a difference tells of it by itself.
      *
+     * @param  self|null  $than  a page; what both share of it is left out: pages that a batch changes share most of what it leaves alone
      * @return array<string, scalar|null>
      */
-    public function toFields(): array
+    public function toFields(?self $than = null): array
     {
-        return $this->plainFields() + [
-            ...$this->texts->toArray(),
-            'search' => $this->search->toText(),
-            'branchSearch' => $this->branchSearch->toText(),
-            'tags' => $this->tags->toText(),
-            'showing' => $this->showing->toText(),
-            'code' => $this->code->toText(),
-            'access' => $this->access?->toText(),
+        $fields = $this->plainFields();
+        if ($this->texts !== $than?->texts) {
+            $fields += $this->texts->toArray();
+        }
+        $values = [
+            'search' => [$this->search, $than?->search],
+            'branchSearch' => [$this->branchSearch, $than?->branchSearch],
+            'tags' => [$this->tags, $than?->tags],
+            'showing' => [$this->showing, $than?->showing],
+            'code' => [$this->code, $than?->code],
+            'access' => [$this->access, $than?->access],
         ];
-    }
-
-    /**
-     * The same of two pages, without most of what both have in common: pages that a batch changes share what it leaves alone.
-     *
-     * @return array{array<string, scalar|null>, array<string, scalar|null>} the fields of the one and of the other
-     */
-    public static function fieldsOf(self $one, self $other): array
-    {
-        $both = [$one->plainFields(), $other->plainFields()];
-        foreach ([$one, $other] as $n => $page) {
-            $both[$n] += $one->texts === $other->texts ? [] : $page->texts->toArray();
-            $both[$n] += $one->search === $other->search ? [] : ['search' => $page->search->toText()];
-            $both[$n] += $one->branchSearch === $other->branchSearch ? [] : ['branchSearch' => $page->branchSearch->toText()];
-            $both[$n] += $one->tags === $other->tags ? [] : ['tags' => $page->tags->toText()];
-            $both[$n] += $one->showing === $other->showing ? [] : ['showing' => $page->showing->toText()];
-            $both[$n] += $one->code === $other->code ? [] : ['code' => $page->code->toText()];
-            $both[$n] += $one->access === $other->access ? [] : ['access' => $page->access?->toText()];
+        foreach ($values as $field => [$value, $other]) {
+            if ($than === null || $value !== $other) {
+                $fields[$field] = $value?->toText();
+            }
         }
 
-        return $both;
+        return $fields;
     }
 
     /** @return array<string, scalar|null> those that stand by themselves */

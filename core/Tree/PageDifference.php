@@ -59,7 +59,7 @@ final readonly class PageDifference
 
             return $id === null ? null : new self($id, $before?->toFields(), $after?->toFields());
         }
-        [$old, $new] = Page::fieldsOf($before, $after);
+        [$old, $new] = [$before->toFields($after), $after->toFields($before)];
         $old[self::SAVED] = $before->contentSaved;
         $new[self::SAVED] = $after->contentSaved;
         $changed = [];

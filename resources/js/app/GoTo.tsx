@@ -1,18 +1,15 @@
-import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { Command } from 'cmdk'
 import { ArrowRight } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useEffect, useEffectEvent, useState } from 'react'
-import { goToQuery } from '../api/queries'
-import type { Schemas } from '../api/client'
 import { ulid } from '../api/ulid'
 import { readable } from '../ui/Address'
 import { Kbd } from '../ui/Kbd'
 import { StateChip } from '../ui/StateChip'
-import { useDebounced } from '../ui/useDebounced'
 import { useChanges } from './changes'
 import { useSite } from './site'
+import { useFoundPages } from './useFoundPages'
 import { commandsFor, useCommands, type Command as Doable } from './useCommands'
 import { ReadFailure } from '../ui/ReadFailure'
 
@@ -39,10 +36,6 @@ export function GoTo({ open, onClose, onKeys }: Props) {
 /** Commands shown at once. */
 const MOST_COMMANDS = 6
 
-type Hits = Schemas['Hit'][]
-
-const NONE: Hits = []
-
 function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     const site = useSite()
     const navigate = useNavigate()
@@ -51,15 +44,10 @@ function Finder({ onClose, onKeys }: Omit<Props, 'open'>) {
     // Enter that came before the answer to what is typed: it is for what is found then.
     const [entered, enter] = useState(false)
     const typed = text.trim()
-    const asked = useDebounced(typed, 80)
-    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
-    const isAnswered = found.isError || (found.isSuccess && !found.isPlaceholderData)
-    // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
-    const settled = asked === typed && (asked === '' || isAnswered)
-    // What was found last stays until all of the next is there: pages that arrived above what one can do would move it
-    // while somebody aims at it.
-    const now = asked === '' || found.isError ? NONE : (found.data ?? NONE)
-    const [{ words, hits }, keep] = useState<{ words: string; hits: Hits }>({ words: '', hits: NONE })
+    // Enter waits until it is settled: it must never take an older hit, or make a page unasked.
+    const { asked, found, settled, hits: now } = useFoundPages(typed)
+    // What was found last stays until all of the next is there.
+    const [{ words, hits }, keep] = useState({ words: '', hits: now })
     if (settled && (words !== typed || hits !== now)) keep({ words: typed, hits: now })
     const same = hits.find(hit => hit.exact)
     const commands = useCommands(onKeys)

@@ -1,12 +1,10 @@
-import { useQuery } from '@tanstack/react-query'
 import { Command } from 'cmdk'
 import { useState } from 'react'
-import { goToQuery } from '../api/queries'
 import { readable } from '../ui/Address'
 import { Modal } from '../ui/Modal'
-import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
 import { TreePicker } from './TreePicker'
+import { useFoundPages } from './useFoundPages'
 import { ReadFailure } from '../ui/ReadFailure'
 
 type Picked = { id: string; name: string }
@@ -45,15 +43,13 @@ export function PageList({
 }) {
     const site = useSite()
     const [text, setText] = useState('')
-    const asked = useDebounced(text.trim(), 80)
-    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
-    const { data: hits = [], isPlaceholderData } = found
+    const { asked, found, settled, hits } = useFoundPages(text.trim())
     // Until the hits of what was typed are there, nothing stands to be picked: Enter must not take a page of the tree, or of an earlier search.
     const isTree = text.trim() === ''
-    const isFound = !isTree && text.trim() === asked && !isPlaceholderData
+    const isFound = !isTree && settled
     const [at, setAt] = useState('')
     // Enter must always mean something that is there: the first hit, unless one has walked to another.
-    const shown = isFound ? hits.filter(hit => hit.id !== without) : []
+    const shown = hits.filter(hit => hit.id !== without)
     const here = !isTree && !shown.some(hit => hit.id === at) ? (shown[0]?.id ?? '') : at
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (

@@ -1,12 +1,10 @@
-import { useQuery } from '@tanstack/react-query'
 import { Command } from 'cmdk'
 import { useState, type ReactNode } from 'react'
-import { goToQuery } from '../../api/queries'
 import { readable } from '../../ui/Address'
 import { ReadFailure } from '../../ui/ReadFailure'
-import { useDebounced } from '../../ui/useDebounced'
 import { useSite } from '../site'
 import { TreePicker } from '../TreePicker'
+import { useFoundPages } from '../useFoundPages'
 import type { Link } from './blocks'
 import { outsideLink, writtenLink } from './typedLink'
 
@@ -15,16 +13,10 @@ export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
     const site = useSite()
     const [text, setText] = useState('')
     const typed = text.trim()
-    const asked = useDebounced(typed, 80)
     const outside = outsideLink(typed)
     const written = writtenLink(typed)
     const isName = typed !== '' && outside === null && written === null
-    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' && outside === null })
-    // All rows of what is typed come at once: one that arrived above another would move it while somebody aims at it,
-    // and one of an earlier search must not be taken.
-    const settled =
-        typed === asked && outside === null && (found.isError || (found.isSuccess && !found.isPlaceholderData))
-    const hits = settled ? (found.data ?? []) : []
+    const { asked, found, settled, hits } = useFoundPages(typed, outside === null)
     return (
         <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
             <Command.Input
